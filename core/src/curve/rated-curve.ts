@@ -1,0 +1,197 @@
+/** A pump's rated curve: head, shaft power and NPSH required over flow, at one speed and diameter. */
+import { fail, GRAVITY, ok, type Result } from "../quantity/index.ts";
+import { type Pchip, pchip, slopeAt, stretched, valueAt } from "./pchip.ts";
+import { rootsBetween } from "./roots.ts";
+
+/** Acceptance grade of ISO 9906:2012, or a test sheet of this very pump. */
+export type CurveGrade = "1B" | "2B" | "3B" | "own-test";
+
+export interface CurvePoint {
+  /** [m³/s] */
+  readonly flow: number;
+  /** [m] */
+  readonly head?: number;
+  /** Shaft power [W]. */
+  readonly power?: number;
+  /** Fraction, 0 to 1. */
+  readonly efficiency?: number;
+  /** NPSH required, 3 % head drop [m]. */
+  readonly npshr?: number;
+}
+
+export interface CurveSpec {
+  /** [r/min]; unknown when the sheet does not say. */
+  readonly speed?: number;
+  /** Impeller diameter [m]. */
+  readonly diameter?: number;
+  readonly grade?: CurveGrade;
+  readonly points: readonly CurvePoint[];
+}
+
+export type CurveNote =
+  | "points-sorted"
+  | "duplicate-flows-averaged"
+  | "head-rises-with-flow"
+  | "two-points-straight-line"
+  | "efficiency-above-one"
+  | "negative-points-left-out";
+
+export interface RatedCurve {
+  readonly speed: number | undefined;
+  readonly diameter: number | undefined;
+  readonly grade: CurveGrade;
+  readonly head: Pchip;
+  readonly power: Pchip | undefined;
+  readonly npshr: Pchip | undefined;
+  readonly notes: readonly CurveNote[];
+}
+
+export type CurveFault = "too-few-points";
+
+const WATER_DENSITY = 998.2;
+
+/**
+ * Builds a curve from the points of a sheet. Points may come in any order; duplicate flows are
+ * averaged; missing power is worked out from efficiency (ρ g Q H / η).
+ * @param density - of the liquid the sheet is for [kg/m³]
+ * Fails with `too-few-points` when fewer than two different flows have a head.
+ */
+export function buildCurve(
+  spec: CurveSpec,
+  density = WATER_DENSITY,
+): Result<RatedCurve, CurveFault> {
+  const notes = new Set<CurveNote>();
+  const usable = spec.points.filter((p) => p.flow >= 0 && (p.head ?? 0) >= 0);
+  if (usable.length < spec.points.length) notes.add("negative-points-left-out");
+  if (usable.some((p, i) => i > 0 && p.flow < (usable[i - 1]?.flow ?? 0))) {
+    notes.add("points-sorted");
+  }
+  const points = usable
+    .map((p) => withPower(p, density))
+    .sort((a, b) => a.flow - b.flow);
+  if (points.some((p) => efficiencyOf(p, density) > 1)) notes.add("efficiency-above-one");
+
+  const column = (pick: (p: CurvePoint) => number | undefined): Pchip | undefined => {
+    const x: number[] = [];
+    const y: number[] = [];
+    for (const flow of new Set(points.map((p) => p.flow))) {
+      const same = points.filter((p) => p.flow === flow).map(pick);
+      const values = same.filter((v): v is number => v !== undefined && Number.isFinite(v));
+      if (values.length === 0) continue;
+      if (values.length > 1) notes.add("duplicate-flows-averaged");
+      x.push(flow);
+      y.push(values.reduce((a, b) => a + b, 0) / values.length);
+    }
+    const built = pchip(x, y);
+    return built.ok ? built.value : undefined;
+  };
+
+  const head = column((p) => p.head);
+  if (!head) return fail("too-few-points");
+  if (head.x.length === 2) notes.add("two-points-straight-line");
+  if (head.y.some((h, i) => i > 0 && h > (head.y[i - 1] ?? 0))) notes.add("head-rises-with-flow");
+  return ok({
+    speed: spec.speed,
+    diameter: spec.diameter,
+    grade: spec.grade ?? "3B",
+    head,
+    power: column((p) => p.power),
+    npshr: column((p) => p.npshr),
+    notes: [...notes],
+  });
+}
+
+function withPower(p: CurvePoint, density: number): CurvePoint {
+  if (p.power !== undefined || !p.efficiency || p.head === undefined || p.flow === 0) return p;
+  return { ...p, power: (density * GRAVITY * p.flow * p.head) / p.efficiency };
+}
+
+function efficiencyOf(p: CurvePoint, density: number): number {
+  if (!p.power || p.head === undefined) return 0;
+  return hydraulicEfficiency(p.flow, p.head, p.power, density);
+}
+
+/**
+ * Pump efficiency, η = ρ g Q H / P.
+ * @param flow - [m³/s]
+ * @param head - [m]
+ * @param power - shaft power [W], above 0
+ * @param density - [kg/m³]
+ * @returns fraction
+ */
+export const hydraulicEfficiency = (
+  flow: number,
+  head: number,
+  power: number,
+  density: number,
+): number => (density * GRAVITY * flow * head) / power;
+
+/** Greatest flow the curve's head column reaches [m³/s]. */
+export const curveEnd = (curve: RatedCurve): number => curve.head.x[curve.head.x.length - 1] ?? 0;
+
+/** Least flow the curve's head column reaches [m³/s]; 0 when the sheet starts at shut-off. */
+export const curveStart = (curve: RatedCurve): number => curve.head.x[0] ?? 0;
+
+/** Head [m], shaft power [W] and NPSH required [m] at a flow; undefined where the sheet is silent. */
+export function readCurve(curve: RatedCurve, flow: number) {
+  return {
+    head: valueAt(curve.head, flow),
+    power: curve.power && valueAt(curve.power, flow),
+    npshr: curve.npshr && valueAt(curve.npshr, flow),
+    headSlope: slopeAt(curve.head, flow),
+  };
+}
+
+/** All flows [m³/s] inside the curve at which its head is `head` [m], ascending. */
+export const flowsAtHead = (curve: RatedCurve, head: number): number[] =>
+  rootsBetween((q) => (valueAt(curve.head, q) ?? Number.NaN) - head, curveStart(curve), curveEnd(curve));
+
+/** All flows [m³/s] inside the curve at which its shaft power is `power` [W], ascending. */
+export function flowsAtPower(curve: RatedCurve, power: number): number[] {
+  const column = curve.power;
+  if (!column) return [];
+  const start = column.x[0] ?? 0;
+  const end = column.x[column.x.length - 1] ?? 0;
+  return rootsBetween((q) => (valueAt(column, q) ?? Number.NaN) - power, start, end);
+}
+
+/** Ratios that carry a curve to another speed or wheel. */
+export interface CurveScale {
+  readonly flow: number;
+  readonly head: number;
+  readonly power: number;
+  readonly npshr: number;
+}
+
+/** The curve with every point scaled; the notes stay. */
+export function scaleCurve(curve: RatedCurve, by: CurveScale): RatedCurve {
+  return {
+    ...curve,
+    head: stretched(curve.head, by.flow, by.head),
+    power: curve.power && stretched(curve.power, by.flow, by.power),
+    npshr: curve.npshr && stretched(curve.npshr, by.flow, by.npshr),
+  };
+}
+
+/**
+ * Flow of best efficiency [m³/s], searched on the curve; undefined when it has no power column.
+ */
+export function bestEfficiencyFlow(curve: RatedCurve): number | undefined {
+  const { power } = curve;
+  if (!power) return undefined;
+  let best: number | undefined;
+  let bestRatio = 0;
+  const end = Math.min(curveEnd(curve), power.x[power.x.length - 1] ?? 0);
+  for (let i = 1; i <= 200; i++) {
+    const q = (end * i) / 200;
+    const h = valueAt(curve.head, q);
+    const p = valueAt(power, q);
+    if (h === undefined || p === undefined || p <= 0) continue;
+    const ratio = (q * h) / p;
+    if (ratio > bestRatio) {
+      bestRatio = ratio;
+      best = q;
+    }
+  }
+  return best;
+}

@@ -1,0 +1,19 @@
+export {
+  derating,
+  imbalance,
+  imbalanceUncertainty,
+  phaseLoss,
+} from "./supply.ts";
+export type { Imbalance, ImbalanceBand } from "./supply.ts";
+export {
+  currentAtLoad,
+  inputPower,
+  loadFromCurrent,
+  loadFromSpeed,
+  loadOf,
+  noLoadCurrentOf,
+  polesFromPlate,
+  speedAtLoad,
+  synchronousSpeed,
+} from "./load.ts";
+export type { MotorPlate } from "./load.ts";

@@ -1,0 +1,127 @@
+/** How hard a motor works, from its current, its power or its slip. SI; speeds in r/min. */
+import { addInSquares, fail, ok, type Result, type Uncertain } from "../quantity/index.ts";
+
+/**
+ * Load fraction from current.
+ * Formula: I² = I_m² + (I_FL² − I_m²) x². 0 at or below the no-load current, not cut off above 1.
+ * Straight proportion of amps reads far too high below about half load.
+ * @param current - mean per phase [A]
+ * @param fullLoad - plate [A]
+ * @param noLoad - measured or estimated [A], below `fullLoad`
+ */
+export function loadFromCurrent(
+  current: number,
+  fullLoad: number,
+  noLoad: number,
+): Result<number, "no-load-not-below-full-load"> {
+  if (!(noLoad < fullLoad)) return fail("no-load-not-below-full-load");
+  if (current <= noLoad) return ok(0);
+  return ok(Math.sqrt((current ** 2 - noLoad ** 2) / (fullLoad ** 2 - noLoad ** 2)));
+}
+
+/** Current at a load fraction [A]; inverse of {@link loadFromCurrent}. */
+export const currentAtLoad = (load: number, fullLoad: number, noLoad: number): number =>
+  Math.sqrt(noLoad ** 2 + (fullLoad ** 2 - noLoad ** 2) * load ** 2);
+
+/**
+ * No-load current of a three-phase cage motor when nobody measured it, as a share of full load.
+ * Small and slow motors draw relatively more. Source: typical makers' figures for IE1–IE3 motors,
+ * 0.25 to 0.6; band ±25 %.
+ * @param ratedPower - [W]
+ * @param poles - 2, 4, 6 …
+ */
+export function noLoadShare(ratedPower: number, poles: number): Uncertain {
+  const kW = Math.max(0.1, ratedPower / 1000);
+  const byPoles = 0.9 + 0.07 * (poles - 2);
+  const value = Math.min(0.75, Math.max(0.22, (0.55 - 0.075 * Math.log(kW)) * byPoles));
+  return { value, u: (0.25 * value) / 2 };
+}
+
+/** Synchronous speed [r/min]. @param poles - even, at least 2 */
+export const synchronousSpeed = (frequency: number, poles: number): number =>
+  (120 * frequency) / poles;
+
+/** Poles a plate speed implies at a frequency: the largest even count that runs faster than it. */
+export function polesFromPlate(frequency: number, plateSpeed: number): number {
+  const poles = 2 * Math.floor((60 * frequency) / plateSpeed);
+  return Math.max(2, poles);
+}
+
+/** Speed at a load fraction [r/min]: N = N_sync − (N_sync − N_plate) x. */
+export const speedAtLoad = (synchronous: number, plateSpeed: number, load: number): number =>
+  synchronous - (synchronous - plateSpeed) * load;
+
+/** Load fraction from a measured speed; inverse of {@link speedAtLoad}. */
+export const loadFromSpeed = (synchronous: number, plateSpeed: number, speed: number): number =>
+  (synchronous - speed) / (synchronous - plateSpeed);
+
+/**
+ * Electrical input power [W]: √3 V I cosφ (three-phase, V line to line) or V I cosφ.
+ */
+export const inputPower = (
+  phases: 1 | 3,
+  voltage: number,
+  current: number,
+  powerFactor: number,
+): number => (phases === 3 ? Math.sqrt(3) : 1) * voltage * current * powerFactor;
+
+/** What a motor's plate says. */
+export interface MotorPlate {
+  readonly phases: 1 | 3;
+  /** Rated shaft power [W]. */
+  readonly power: number;
+  /** Line to line for three phases [V]. */
+  readonly voltage?: number;
+  /** Full-load current [A]. */
+  readonly current?: number;
+  readonly noLoadCurrent?: number;
+  /** [r/min] */
+  readonly speed?: number;
+  /** [Hz] */
+  readonly frequency?: number;
+  readonly powerFactor?: number;
+  readonly efficiency?: number;
+  readonly serviceFactor?: number;
+  readonly serviceFactorCurrent?: number;
+}
+
+/** No-load current from the plate, or estimated from size and poles [A]. */
+export function noLoadCurrentOf(plate: MotorPlate): Uncertain | undefined {
+  if (plate.noLoadCurrent) return { value: plate.noLoadCurrent, u: 0.02 * plate.noLoadCurrent };
+  if (!plate.current) return undefined;
+  const poles = polesFromPlate(plate.frequency ?? 50, plate.speed ?? 1450);
+  const share = noLoadShare(plate.power, poles);
+  return { value: share.value * plate.current, u: share.u * plate.current };
+}
+
+/**
+ * Load fraction and shaft power with their uncertainty, from the mean current.
+ * A supply voltage off the plate's shifts the full-load current inversely and the magnetising
+ * current in proportion.
+ * @param amps - mean with standard uncertainty [A]
+ * @param voltage - mean supply [V], when read
+ */
+export function loadOf(
+  plate: MotorPlate,
+  amps: Uncertain,
+  voltage?: number,
+): { readonly fraction: Uncertain; readonly shaftPower: Uncertain } | undefined {
+  const noLoad = noLoadCurrentOf(plate);
+  if (!plate.current || !noLoad) return undefined;
+  const v = voltage && plate.voltage ? voltage / plate.voltage : 1;
+  const fullLoad = plate.current / v;
+  const work = (i: number, im: number, fl: number): number => {
+    const x = loadFromCurrent(i, fl, im * v);
+    return x.ok ? x.value : 0;
+  };
+  const value = work(amps.value, noLoad.value, fullLoad);
+  const byAmps = work(amps.value + amps.u, noLoad.value, fullLoad) - value;
+  const byNoLoad = work(amps.value, noLoad.value + noLoad.u, fullLoad) - value;
+  // Plate full-load current is itself rounded and allowed to vary: 2 % standard.
+  const byPlate = work(amps.value, noLoad.value, fullLoad * 1.02) - value;
+  const u = addInSquares(byAmps, byNoLoad, byPlate, 0.01);
+  return {
+    fraction: { value, u },
+    shaftPower: { value: value * plate.power, u: u * plate.power },
+  };
+}

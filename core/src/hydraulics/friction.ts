@@ -1,0 +1,104 @@
+/** Friction in a full round pipe. SI throughout. */
+import { fail, GRAVITY, ok, type Result } from "../quantity/index.ts";
+
+export type FlowRegime = "still" | "laminar" | "transition" | "turbulent";
+
+export interface Pipe {
+  /** Inside diameter [m], above 0. */
+  readonly bore: number;
+  /** [m] */
+  readonly length: number;
+  /** Absolute roughness [m], 0 for smooth. */
+  readonly roughness: number;
+  /** Sum of loss coefficients on this pipe's own velocity head. */
+  readonly k?: number;
+}
+
+export interface PipeLoss {
+  /** [m/s] */
+  readonly velocity: number;
+  readonly reynolds: number;
+  readonly regime: FlowRegime;
+  /** Darcy factor; in transition the turbulent one. */
+  readonly frictionFactor: number;
+  /** [m] of the liquid */
+  readonly pipeLoss: number;
+  /** [m] */
+  readonly fittingLoss: number;
+  /** [m]; in transition with the turbulent factor, the higher of the two. */
+  readonly totalLoss: number;
+}
+
+/** Velocity in a round bore [m/s]. */
+export const velocityIn = (flow: number, bore: number): number => (4 * flow) / (Math.PI * bore ** 2);
+
+/** Velocity head v²/2g in a round bore [m]. */
+export const velocityHead = (flow: number, bore: number): number =>
+  velocityIn(flow, bore) ** 2 / (2 * GRAVITY);
+
+/**
+ * Darcy friction factor of turbulent flow.
+ * Formula: 1/√f = −2 log10(ε/(3.7 D) + 2.51/(Re √f)).
+ * Source: Colebrook 1939; start from Haaland 1983, then Newton on 1/√f to 1e-12.
+ * @param relativeRoughness - ε/D, 0 to 0.05
+ * @param reynolds - above 2000
+ */
+export function colebrook(relativeRoughness: number, reynolds: number): number {
+  const a = relativeRoughness / 3.7;
+  const b = 2.51 / reynolds;
+  let y = -1.8 * Math.log10((relativeRoughness / 3.7) ** 1.11 + 6.9 / reynolds);
+  for (let i = 0; i < 50; i++) {
+    const f = y + 2 * Math.log10(a + b * y);
+    const slope = 1 + ((2 / Math.LN10) * b) / (a + b * y);
+    const step = f / slope;
+    y -= step;
+    if (Math.abs(step) < 1e-12 * y) break;
+  }
+  return 1 / y ** 2;
+}
+
+/** Below this Reynolds number flow is laminar; up to the next one it may be either. */
+export const LAMINAR_LIMIT = 2000;
+export const TURBULENT_LIMIT = 4000;
+
+/**
+ * Head lost in a pipe and its fittings by Darcy–Weisbach.
+ * @param flow - [m³/s], at least 0
+ * @param viscosity - kinematic [m²/s], above 0
+ * Fails with `bad-pipe` when a size is not above 0 or not finite.
+ */
+export function pipeLoss(
+  pipe: Pipe,
+  flow: number,
+  viscosity: number,
+): Result<PipeLoss, "bad-pipe"> {
+  if (!(pipe.bore > 0 && pipe.length >= 0 && viscosity > 0 && flow >= 0)) return fail("bad-pipe");
+  const velocity = velocityIn(flow, pipe.bore);
+  const reynolds = (velocity * pipe.bore) / viscosity;
+  const head = velocity ** 2 / (2 * GRAVITY);
+  const fittingLoss = (pipe.k ?? 0) * head;
+  const regime: FlowRegime =
+    reynolds === 0
+      ? "still"
+      : reynolds < LAMINAR_LIMIT
+        ? "laminar"
+        : reynolds <= TURBULENT_LIMIT
+          ? "transition"
+          : "turbulent";
+  const frictionFactor =
+    regime === "still"
+      ? 0
+      : regime === "laminar"
+        ? 64 / reynolds
+        : colebrook(pipe.roughness / pipe.bore, reynolds);
+  const loss = frictionFactor * (pipe.length / pipe.bore) * head;
+  return ok({
+    velocity,
+    reynolds,
+    regime,
+    frictionFactor,
+    pipeLoss: loss,
+    fittingLoss,
+    totalLoss: loss + fittingLoss,
+  });
+}

@@ -1,0 +1,20 @@
+export { fail, ok } from "./result.ts";
+export type { Result } from "./result.ts";
+export { absolutePa, gaugePa, toAbsolute, toGauge } from "./pressure.ts";
+export type { AbsolutePa, GaugePa } from "./pressure.ts";
+export { fromUnit, GRAVITY, SI_UNIT, toUnit, UNITS, unitSymbols } from "./units.ts";
+export type { Dimension, Unit } from "./units.ts";
+export { nearestWord } from "./nearest.ts";
+export { parseQuantity } from "./parse.ts";
+export type { Quantity, QuantityError, QuantityFault } from "./parse.ts";
+export {
+  addInSquares,
+  assumedGauge,
+  band,
+  K95,
+  readingUncertainty,
+  repeats,
+} from "./uncertain.ts";
+export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
+export { formatNumber, formatSi, prettyUnit, shownUnit } from "./format.ts";
+export type { UnitSystem } from "./format.ts";

@@ -1,0 +1,104 @@
+/** Duty point, NPSH and drive of one snapshot, each from the same core functions. */
+import {
+  bestEfficiencyFlow,
+  curveAtSpeed,
+  curveTolerance,
+  type CurveTolerance,
+  type RatedCurve,
+  readCurve,
+} from "../curve/index.ts";
+import { type DutyPoint, dutyPoint, type HeadMeasurement } from "../hydraulics/index.ts";
+import { npsh, type NpshResult, type SuctionLayout } from "../suction/index.ts";
+import { electricalOf, type ElectricalResult } from "./electrical.ts";
+import type { Situation, Snapshot } from "./situation.ts";
+import { pumpSpeed, type PumpSpeed } from "./speed.ts";
+
+export interface VisitParts {
+  readonly snapshot: Snapshot;
+  readonly speed: PumpSpeed | undefined;
+  /** The curve at the actual speed. */
+  readonly curve: RatedCurve | undefined;
+  readonly tolerance: CurveTolerance;
+  readonly measurement: HeadMeasurement | undefined;
+  readonly duty: DutyPoint;
+  readonly npsh: NpshResult;
+  readonly electrical: ElectricalResult;
+}
+
+/** Standard uncertainty of a gauge's height when it was measured by tape [m]. */
+const HEIGHT_U = 0.02;
+
+/** The snapshot that stands for the visit: the one labelled "as found", else the first. */
+export const leadingSnapshot = (situation: Situation): Snapshot | undefined =>
+  situation.snapshots.find((s) => s.label === "as found") ??
+  situation.snapshots.find((s) => s.valve === "as-found") ??
+  situation.snapshots[0];
+
+/** The curve's acceptance band for this pump. */
+export function toleranceOf(situation: Situation): CurveTolerance {
+  const { curve, motor } = situation;
+  const bep = curve && bestEfficiencyFlow(curve);
+  const power = curve && bep !== undefined ? readCurve(curve, bep).power : undefined;
+  return curveTolerance(curve?.grade ?? "3B", power ?? motor?.power);
+}
+
+/** Suction layout with the level read on the day, when there is one. */
+export function layoutOf(situation: Situation, snapshot: Snapshot): SuctionLayout | undefined {
+  const { layout } = situation;
+  if (snapshot.level === undefined) return layout;
+  return {
+    surfacePressure: layout?.surfacePressure ?? (0 as SuctionLayout["surfacePressure"]),
+    loss: layout?.loss,
+    sourceLevel: snapshot.level,
+  };
+}
+
+/** The head measurement a snapshot allows; undefined without a discharge gauge and a suction side. */
+export function measurementOf(situation: Situation, snapshot: Snapshot): HeadMeasurement | undefined {
+  const { discharge, suction } = snapshot;
+  if (!discharge) return undefined;
+  const density = situation.liquid.density;
+  if (suction) {
+    return { suction: { kind: "gauge", gauge: suction }, discharge, density, uHeight: HEIGHT_U };
+  }
+  const level = layoutOf(situation, snapshot)?.sourceLevel;
+  if (level === undefined || situation.installation !== "submerged") return undefined;
+  return { suction: { kind: "level", level }, discharge, density, uHeight: HEIGHT_U };
+}
+
+/** Everything that can be worked out of one snapshot without asking why. */
+export function partsOf(situation: Situation, snapshot: Snapshot): VisitParts {
+  const speed = pumpSpeed(situation, snapshot);
+  const curve = situation.curve && curveAtSpeed(situation.curve, speed?.value);
+  const tolerance = toleranceOf(situation);
+  const electrical = electricalOf(situation, snapshot);
+  const measurement = measurementOf(situation, snapshot);
+  const duty = dutyPoint({
+    measurement,
+    meter: snapshot.valve === "shut" ? { value: 0, u: 0 } : snapshot.flow,
+    shaftPower: electrical.shaftPower,
+    curve,
+    tolerance,
+  });
+  const { flow } = duty;
+  return {
+    snapshot,
+    speed,
+    curve,
+    tolerance,
+    measurement,
+    duty,
+    electrical,
+    npsh: npsh({
+      gauge: snapshot.suction,
+      layout: layoutOf(situation, snapshot),
+      state: {
+        atmosphere: situation.atmosphere,
+        vapourPressure: situation.liquid.vapourPressure,
+        density: situation.liquid.density,
+      },
+      flow,
+      required: flow && curve ? readCurve(curve, flow.value).npshr : undefined,
+    }),
+  };
+}

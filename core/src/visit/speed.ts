@@ -1,0 +1,51 @@
+/** The speed a pump runs at, measured or worked out from what drives it [r/min]. */
+import { loadOf, polesFromPlate, speedAtLoad, synchronousSpeed } from "../drive/index.ts";
+import type { Uncertain } from "../quantity/index.ts";
+import { meanAmps, meanVolts } from "./electrical.ts";
+import type { Situation, Snapshot } from "./situation.ts";
+
+/** Load fraction taken when no current says otherwise, and its spread. */
+const USUAL_LOAD = { value: 0.78, u: 0.15 };
+
+export interface PumpSpeed extends Uncertain {
+  readonly measured: boolean;
+}
+
+/**
+ * Speed of the pump in a snapshot: the tachometer's, else plate speed and slip at the load the
+ * current tells, else the speed the curve is drawn for (wide).
+ * @returns undefined when nothing says anything
+ */
+export function pumpSpeed(situation: Situation, snapshot: Snapshot): PumpSpeed | undefined {
+  if (snapshot.speed && snapshot.speed.value > 0) return { ...snapshot.speed, measured: true };
+  return expectedSpeed(situation, snapshot);
+}
+
+/** The speed this drive should give, whatever the tachometer says. */
+export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpeed | undefined {
+  const { motor, curve, driveKind } = situation;
+  const rated = curve?.speed;
+  if (driveKind === "engine" || !motor?.speed) {
+    const spread = driveKind === "engine" ? 0.04 : 0.01;
+    return rated ? { value: rated, u: spread * rated, measured: false } : undefined;
+  }
+  const frequency = motor.frequency ?? 50;
+  const synchronous = synchronousSpeed(frequency, polesFromPlate(frequency, motor.speed));
+  const amps = meanAmps(snapshot);
+  const load = (amps && loadOf(motor, amps, meanVolts(snapshot))?.fraction) ?? USUAL_LOAD;
+  const x = Math.min(1.3, Math.max(0, load.value));
+  const slip = synchronous - motor.speed;
+  const behindDrive = driveKind === "vfd" && snapshot.frequency;
+  const scale = behindDrive ? snapshot.frequency / frequency : 1;
+  const value = (speedAtLoad(synchronous, motor.speed, x) - synchronous * (1 - scale)) * gear(situation);
+  const uncertain = driveKind === "vfd" && !behindDrive ? 0.03 : driveKind === "belt" ? 0.01 : 0.001;
+  return { value, u: Math.hypot(slip * Math.max(load.u, 0.08), uncertain * value), measured: false };
+}
+
+/** Pump speed over motor speed: the stated ratio in the direction that meets the curve's speed. */
+function gear({ driveKind, driveRatio, curve, motor }: Situation): number {
+  if (driveKind !== "belt" || !motor?.speed) return 1;
+  const wanted = curve?.speed ? curve.speed / motor.speed : 1;
+  if (!driveRatio) return wanted;
+  return Math.abs(driveRatio - wanted) < Math.abs(1 / driveRatio - wanted) ? driveRatio : 1 / driveRatio;
+}
