@@ -1,0 +1,65 @@
+/**
+ * Cautions, shown at the step where the harm can happen. They inform; they never say that something
+ * is safe, and each defers to local codes, the maker's manual and licensed trades.
+ */
+
+export interface CautionRow {
+  readonly id: string;
+  readonly title: string;
+  readonly text: string;
+}
+
+export const CAUTIONS = [
+  {
+    id: "electrical",
+    title: "Terminals and windings",
+    text: "For a qualified electrical person. Lock and tag the supply. Prove the tester on a known source, test every pair of phases and each to earth, prove the tester again. Capacitors and drives hold charge: wait the maker's time.",
+  },
+  {
+    id: "live-readings",
+    title: "Live volts and amps",
+    text: "Insulated probes of the right category, one hand, no loose clothing near the shaft. Use the panel's own instruments first where there are any.",
+  },
+  {
+    id: "rotation",
+    title: "Bump start",
+    text: "Guards on, nobody near the coupling. A submersible on the ground kicks opposite to its rotation: clear the space.",
+  },
+  {
+    id: "reverse-running",
+    title: "Running in reverse",
+    text: "A wheel screwed onto its shaft can unscrew and wreck the pump: uncouple before checking rotation.",
+  },
+  {
+    id: "opening",
+    title: "Opening a casing or pipe",
+    text: "Pump off and locked. Pressure at zero on a gauge known to work, drained and cooled. Hot water and steam scald; for chemicals follow the data sheet.",
+  },
+  {
+    id: "dead-head",
+    title: "Running against a shut valve",
+    text: "Seconds, not minutes: the water in the casing heats quickly. Never on a positive-displacement pump and never where the maker forbids it.",
+  },
+  {
+    id: "rotating-parts",
+    title: "Turning parts",
+    text: "Keep guards on while it runs; hands, sleeves and lanyards clear of the coupling.",
+  },
+  {
+    id: "lockout",
+    title: "Isolate and lock",
+    text: "Supply off, locked and tagged; proven dead phase to phase and to earth. Both valves shut where the pump must be opened.",
+  },
+] as const satisfies readonly CautionRow[];
+
+export type CautionId = (typeof CAUTIONS)[number]["id"];
+
+/** Ends every caution on a screen and in print. */
+export const DEFERENCE =
+  "Local codes, the maker's manual and licensed trades come before anything written here.";
+
+export const cautionRow = (id: CautionId): CautionRow => {
+  const found = CAUTIONS.find((c) => c.id === id);
+  if (!found) throw new Error(`no caution ${id}`);
+  return found;
+};

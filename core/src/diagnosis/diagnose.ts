@@ -1,0 +1,239 @@
+/** One case in, one result out: the computation behind the command, the API and the Board. */
+import type {
+  CaseFile,
+  DiagnosisResult,
+  Evidence,
+  ResultCause,
+  ResultDuty,
+  ResultMotor,
+  ResultNpsh,
+} from "../case/index.ts";
+import type { FlowEstimate } from "../hydraulics/index.ts";
+import { band, type Uncertain, type UnitSystem } from "../quantity/index.ts";
+import {
+  leadingSnapshot,
+  partsOf,
+  type Situation,
+  situationOf,
+  type VisitParts,
+} from "../visit/index.ts";
+import { cautionRow } from "./cautions.ts";
+import type { CauseSide } from "./causes.ts";
+import { forbiddenTests, type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import { type Posterior, posteriorOf } from "./posterior.ts";
+import { DATA_VERSION } from "./priors.ts";
+import { evidenceWords, readingValue } from "./words.ts";
+
+/** Version of the engine; stored with every result. */
+export const ENGINE_VERSION = "0.1.0";
+
+/** Evidence below this many bits either way is not worth a line. */
+const WORTH_SAYING = 0.1;
+/** Above this one side is named, below it is "unclear". */
+const SIDE_CLEAR = 0.5;
+
+export interface Diagnosis {
+  readonly situation: Situation;
+  readonly parts: VisitParts | undefined;
+  readonly posterior: Posterior;
+  readonly tests: readonly RankedTest[];
+  readonly result: DiagnosisResult;
+}
+
+/** The whole diagnosis with its inner parts, for screens that draw more than the result tells. */
+export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Diagnosis {
+  const situation = situationOf(file);
+  const snapshot = leadingSnapshot(situation);
+  const parts = snapshot && partsOf(situation, snapshot);
+  const posterior = posteriorOf(situation);
+  const tests = rankTests(situation, posterior);
+  const causes = causesOf(posterior, units);
+  const notes = [...situation.notes, ...missing(situation, parts), ...misfit(posterior, units)];
+  const stop = stopWhy(causes, tests, posterior);
+  return {
+    situation,
+    parts,
+    posterior,
+    tests,
+    result: {
+      format: "yard-tack/result",
+      version: 1,
+      id: file.id ?? null,
+      engine: ENGINE_VERSION,
+      dataVersion: DATA_VERSION,
+      where: whereOf(posterior),
+      duty: parts ? dutyResult(parts) : null,
+      npsh: parts ? npshResult(parts) : null,
+      motor: parts ? motorResult(parts) : null,
+      causes,
+      nextTests: tests.map((t) => ({
+        id: t.row.id,
+        bits: t.bits,
+        minutes: t.row.minutes,
+        why: whyTest(t, posterior),
+      })),
+      forbiddenTests: forbiddenTests(situation),
+      stop,
+      cautions: cautionsOf(tests),
+      notes,
+    },
+  };
+}
+
+/** The result alone. */
+export const diagnose = (file: CaseFile, units: UnitSystem = "metric"): DiagnosisResult =>
+  diagnoseFully(file, units).result;
+
+function causesOf(posterior: Posterior, units: UnitSystem): ResultCause[] {
+  return posterior.causes
+    .map((c, i): ResultCause => {
+      const weighed = posterior.items.map(
+        (item): Evidence => ({
+          what: evidenceWords(item, c, units),
+          bits: posterior.bits(item, i),
+        }),
+      );
+      return {
+        id: c.row.id,
+        probability: c.probability,
+        severity: c.severity,
+        for: weighed.filter((e) => e.bits >= WORTH_SAYING).sort((a, b) => b.bits - a.bits),
+        against: weighed.filter((e) => e.bits <= -WORTH_SAYING).sort((a, b) => a.bits - b.bits),
+      };
+    })
+    .sort((a, b) => b.probability - a.probability);
+}
+
+function whereOf(posterior: Posterior): DiagnosisResult["where"] {
+  const sums = new Map<CauseSide, number>();
+  for (const c of posterior.causes) {
+    sums.set(c.row.side, (sums.get(c.row.side) ?? 0) + c.probability);
+  }
+  const [side, probability] = [...sums].sort((a, b) => b[1] - a[1])[0] ?? ["unclear", 1];
+  return probability >= SIDE_CLEAR
+    ? { pumpOrSystem: side, probability: Math.min(1, probability) }
+    : { pumpOrSystem: "unclear", probability: 1 - probability };
+}
+
+const withUnit = ({ value, u }: Uncertain, unit: string) => {
+  const b = band({ value, u });
+  return { value, unit, low95: b.low95, high95: b.high95 };
+};
+
+/** Duty part of a result. */
+export function dutyResult({ duty, snapshot }: VisitParts): ResultDuty {
+  const flow = (f: FlowEstimate) => ({ ...withUnit(f, "m3/s"), from: f.from });
+  const against = duty.headAgainstCurve && band(duty.headAgainstCurve);
+  return {
+    snapshot: snapshot.label,
+    totalHead: duty.head ? withUnit(duty.head, "m") : null,
+    flow: duty.flow ? flow(duty.flow) : null,
+    alternatives: duty.alternatives.map((a) => {
+      const b = band(a);
+      return { from: a.from, value: a.value, low95: b.low95, high95: b.high95 };
+    }),
+    headAgainstCurve: against
+      ? { percent: against.value, low95: against.low95, high95: against.high95 }
+      : null,
+    verdict: duty.verdict,
+  };
+}
+
+/** NPSH part of a result. */
+export function npshResult({ npsh }: VisitParts): ResultNpsh | null {
+  if (!npsh.available) return null;
+  const metres = (value: number | undefined) => (value === undefined ? null : { value, unit: "m" });
+  return {
+    available: metres(npsh.available.value),
+    required: metres(npsh.required),
+    margin: npsh.margin ?? null,
+    ratio: npsh.ratio ?? null,
+    fromGauge: npsh.fromGauge?.value ?? null,
+    fromLayout: npsh.fromLayout ?? null,
+    unexplainedLoss: npsh.unexplainedLoss?.value ?? null,
+  };
+}
+
+/** Electrical part of a result. */
+export function motorResult({ electrical: e }: VisitParts): ResultMotor | null {
+  if (!e.amps && !e.volts && !e.shaftPower) return null;
+  return {
+    loadFraction: e.loadFraction?.value ?? null,
+    currentImbalancePercent: e.amps?.percent ?? null,
+    voltageImbalancePercent: e.volts?.percent ?? null,
+    shaftPower: e.shaftPower ? withUnit(e.shaftPower, "W") : null,
+  };
+}
+
+/** One line for each part that could not be computed. */
+export function missing(situation: Situation, parts: VisitParts | undefined): string[] {
+  const lines: string[] = [];
+  if (!parts) return ["No snapshot: duty point, NPSH and motor were not worked out."];
+  if (!situation.curve) lines.push("No rated curve: the head cannot be compared with it.");
+  if (!parts.duty.head) {
+    lines.push("Total head needs a discharge gauge and a suction gauge (or, submerged, the level).");
+  }
+  if (!parts.npsh.available) {
+    lines.push("NPSH available needs a suction gauge, or the source level and a flow.");
+  } else if (parts.npsh.required === undefined) {
+    lines.push("NPSH required is unknown at this flow: no margin is given.");
+  }
+  if (!parts.electrical.shaftPower && parts.electrical.lostPhase === undefined) {
+    lines.push("Shaft power needs a motor plate and a current or power reading.");
+  }
+  if (parts.electrical.imbalanceWithheld) {
+    lines.push(
+      "The imbalance of the currents is within the clamp's own error of its limit: no verdict. Several turns through the jaw would narrow it.",
+    );
+  }
+  return lines;
+}
+
+/** When nothing known fits, the reading that fits least under the best known cause. */
+function misfit(posterior: Posterior, units: UnitSystem): string[] {
+  const unlisted = posterior.causes.find((c) => c.row.id === "unlisted");
+  if (!unlisted || unlisted.probability < 0.35) return [];
+  const known = [...posterior.causes]
+    .filter((c) => c !== unlisted)
+    .sort((a, b) => b.probability - a.probability)[0];
+  const index = posterior.causes.findIndex((c) => c === known);
+  const [worst] = posterior.items
+    .filter((i) => i.reading)
+    .sort((a, b) => posterior.bits(a, index) - posterior.bits(b, index));
+  if (!known || !worst?.reading) return [];
+  const { reading } = worst;
+  return [
+    `No known cause fits well. The ${reading.label} (${readingValue(reading, reading.seen, units)}) fits least: read it again.`,
+  ];
+}
+
+function stopWhy(
+  causes: readonly ResultCause[],
+  tests: readonly RankedTest[],
+  posterior: Posterior,
+): string | null {
+  const [first] = causes;
+  const row = posterior.causes.find((c) => c.row.id === first?.id)?.row;
+  if (first && row && first.probability > SETTLED) {
+    return `${row.name} stands at ${Math.round(100 * first.probability)} %: no further test would change what to do.`;
+  }
+  const best = Math.max(0, ...tests.map((t) => t.bits));
+  return best < WORTH_ASKING ? "No test that can be done here tells more than it costs." : null;
+}
+
+function whyTest(test: RankedTest, posterior: Posterior): string {
+  const { splits, bits } = test;
+  const tells = `It is expected to tell ${bits.toFixed(2)} bit.`;
+  const a = splits && posterior.causes[splits.for]?.row.name;
+  const b = splits && posterior.causes[splits.against]?.row.name;
+  if (!a || !b) return tells;
+  return `"${splits.outcome}" would speak for "${a.toLowerCase()}" and against "${b.toLowerCase()}". ${tells}`;
+}
+
+function cautionsOf(tests: readonly RankedTest[]): string[] {
+  const [first] = tests;
+  return (first?.row.cautions ?? []).map((id) => {
+    const c = cautionRow(id);
+    return `Caution, ${c.title.toLowerCase()}: ${c.text}`;
+  });
+}

@@ -1,0 +1,44 @@
+/** Evidence in words: what was seen and what would have been expected, with figures and units. */
+import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
+import type { EvidenceItem, PosteriorCause } from "./posterior.ts";
+import type { ReadingEvidence } from "./readings.ts";
+import { testRow } from "./tests.ts";
+
+/** A reading's value in the reader's units. */
+export function readingValue(r: ReadingEvidence, si: number, system: UnitSystem): string {
+  if (r.dimension === "percent") return `${formatNumber(si)} %`;
+  if (r.dimension === "metres") return formatSi(si, "length", system);
+  // Speeds are kept in r/min throughout the model.
+  if (r.dimension === "speed") return `${formatNumber(si, 4)} rpm`;
+  return formatSi(si, r.dimension, system);
+}
+
+/**
+ * One item of evidence as a phrase.
+ * @param cause - for a reading, the cause whose expectation is named
+ */
+export function evidenceWords(
+  item: EvidenceItem,
+  cause: PosteriorCause,
+  system: UnitSystem,
+): string {
+  if (item.reading) {
+    const r = item.reading;
+    const seen = readingValue(r, r.seen, system);
+    const predicted = cause.predicted.get(r.id);
+    const where = r.snapshot && r.snapshot !== "as found" ? ` (${r.snapshot})` : "";
+    if (predicted === undefined) return `${r.label}${where} ${seen}`;
+    return `${r.label}${where} ${seen}, would be ${readingValue(r, predicted, system)}`;
+  }
+  if (item.observation) {
+    return item.observation.present
+      ? item.observation.name
+      : `looked for and not there: ${item.observation.name}`;
+  }
+  if (item.kind === "test") {
+    const row = testRow(item.id);
+    const outcome = row?.outcomes.find((o) => o.id === item.outcome);
+    return `${row?.name ?? item.id}: ${outcome?.name ?? item.outcome ?? ""}`;
+  }
+  return "what nobody mentioned";
+}
