@@ -17,6 +17,8 @@ export interface CauseRow {
   /** What severity means, for the reader; null when it has no meaning. */
   readonly severityMeans: string | null;
   readonly condition: (severity: number) => Partial<Condition>;
+  /** What the Board says when this cause leads; numbers come from its severity. */
+  readonly claim: (severity: number, say: Say) => string;
   /** Does not apply where this says so. */
   readonly not?: {
     readonly installations?: readonly string[];
@@ -26,6 +28,12 @@ export interface CauseRow {
   readonly repair: string;
   readonly parts: readonly string[];
   readonly proof: string;
+}
+
+/** Puts a figure into the reader's units. */
+export interface Say {
+  readonly percent: (fraction: number) => string;
+  readonly metres: (head: number) => string;
 }
 
 const ONCE = [[1, 1]] as const;
@@ -39,6 +47,7 @@ export const CAUSES: readonly CauseRow[] = [
     severities: ONCE,
     severityMeans: null,
     condition: () => ({}),
+    claim: () => "Everything read so far is as it should be.",
     firstAid: "Leave it as it is.",
     repair: "None. If the complaint stands, look at what is asked of the pump.",
     parts: [],
@@ -59,6 +68,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "share of the flow lost",
     condition: (s) => ({ flowLost: s }),
+    claim: (s, say) => `About ${say.percent(s)} of the flow is held back after the pump.`,
     firstAid: "Look at every valve on the discharge; open what should be open.",
     repair: "Find and clear the blockage, scale or crushed length; replace the stuck valve.",
     parts: ["valve or gasket set"],
@@ -80,6 +90,7 @@ export const CAUSES: readonly CauseRow[] = [
     severityMeans: "metres of extra suction loss at the duty flow",
     condition: (s) => ({ suctionLoss: s, vapour: "may" }),
     not: { installations: ["submerged"] },
+    claim: (s, say) => `${say.metres(s)} of suction goes missing before the flange.`,
     firstAid: "Throttle the discharge until the growl stops, so that the pump is not hurt meanwhile.",
     repair: "Open the strainer and clean it; open the suction valve fully; replace a collapsed hose.",
     parts: ["strainer gasket", "strainer basket"],
@@ -93,6 +104,7 @@ export const CAUSES: readonly CauseRow[] = [
     severities: ONCE,
     severityMeans: null,
     condition: () => ({ vapour: "must" }),
+    claim: () => "The wheel gets less NPSH than it needs.",
     firstAid: "Throttle the discharge or slow the pump until the rattle goes.",
     repair: "Raise the level, lower the pump, cool the liquid, widen the suction, or fit a slower pump.",
     parts: [],
@@ -112,6 +124,7 @@ export const CAUSES: readonly CauseRow[] = [
     severityMeans: "air as a share of volume at the eye",
     condition: (s) => ({ gas: s, vapour: "may" }),
     not: { installations: ["submerged"] },
+    claim: () => "Air is coming in on the suction.",
     firstAid: "Wet each joint or wrap it while listening: the noise stops at the leak.",
     repair: "Remake the joint, tighten or repack the gland, replace the hose gasket.",
     parts: ["flange gasket", "hose gasket", "gland packing"],
@@ -131,6 +144,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "leakage as a share of best-point flow",
     condition: (s) => ({ leak: s }),
+    claim: (s, say) => `About ${say.percent(s)} of its flow leaks back inside.`,
     firstAid: "It can run on at less flow; watch the power.",
     repair: "Open the pump, measure the ring gap, renew rings (and shaft sleeve if scored).",
     parts: ["wear rings", "casing gasket", "seal or packing"],
@@ -150,6 +164,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "diameter lost, as a fraction",
     condition: (s) => asDiameter(1 - s),
+    claim: (s, say) => `The wheel acts about ${say.percent(s)} smaller than its plate.`,
     firstAid: "It can run on at less duty.",
     repair: "Fit a new wheel of the plate diameter; find out what wore it.",
     parts: ["impeller", "casing gasket", "wear rings"],
@@ -169,6 +184,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "extra loss at best-point flow, share of best-point head",
     condition: (s) => ({ innerLoss: s, curvePower: 1 - 0.05 * Math.min(1, s) }),
+    claim: () => "The passages of the wheel are clogged.",
     firstAid: "Stop and back-flush where the maker allows it.",
     repair: "Open the pump and clear the passages; fit or repair the strainer.",
     parts: ["casing gasket"],
@@ -193,6 +209,7 @@ export const CAUSES: readonly CauseRow[] = [
       curvePower: 0.85 - 0.5 * (s - 0.4),
     }),
     not: { drivers: ["1-phase", "engine"] },
+    claim: () => "It turns backwards.",
     firstAid: "Stop. On a wheel screwed to its shaft do not run it again until this is settled.",
     repair: "A qualified electrical person exchanges any two of the three supply wires.",
     parts: [],
@@ -212,6 +229,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "speed lost, as a fraction",
     condition: (s) => ({ speed: 1 - s }),
+    claim: (s, say) => `It runs about ${say.percent(s)} too slow.`,
     firstAid: "Read the speed; set the drive or governor.",
     repair: "Tension or replace belts, repair the clutch or coupling, restore frequency and voltage.",
     parts: ["belt set"],
@@ -226,6 +244,7 @@ export const CAUSES: readonly CauseRow[] = [
     severityMeans: null,
     condition: () => ({ phaseLost: true, speed: 0.985 }),
     not: { drivers: ["1-phase", "engine"] },
+    claim: () => "One phase carries nothing. Stop it now.",
     firstAid: "Stop now: the motor burns on two phases.",
     repair: "A licensed electrician finds the open fuse, contact or wire.",
     parts: ["fuse set", "contactor contacts"],
@@ -246,6 +265,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "error as a share of the gauge's span",
     condition: (s) => ({ suctionOffset: s, offsetSpread: Math.abs(s) * 0.35 }),
+    claim: () => "The suction gauge contradicts everything else.",
     firstAid: "Read it against another gauge before believing it.",
     repair: "Replace the gauge; clean its tapping.",
     parts: ["compound gauge"],
@@ -266,6 +286,7 @@ export const CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "error as a share of the gauge's span",
     condition: (s) => ({ dischargeOffset: s, offsetSpread: Math.abs(s) * 0.35 }),
+    claim: () => "The discharge gauge contradicts everything else.",
     firstAid: "Read it against another gauge before believing it.",
     repair: "Replace the gauge; clean its tapping.",
     parts: ["pressure gauge"],
@@ -279,6 +300,7 @@ export const CAUSES: readonly CauseRow[] = [
     severities: ONCE,
     severityMeans: null,
     condition: () => ({ looseness: 1, vapour: "may" }),
+    claim: () => "The readings fit no cause known here.",
     firstAid: "Repeat the reading that fits least.",
     repair: "None to offer until the readings agree.",
     parts: [],

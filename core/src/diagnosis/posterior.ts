@@ -292,6 +292,25 @@ function settingOf(
   };
 }
 
+/**
+ * The healthy pump at its duty with the gauges of a template: for bands before anything is read.
+ * The discharge gauge is predicted from the layout, not from a measured suction.
+ */
+export function settingsForExpectation(situation: Situation, template: Snapshot) {
+  const model = situation.curve && pumpModel(situation.curve);
+  const suctionOnly = prepare(situation, { ...template, discharge: undefined }, 0, model, false);
+  const dischargeOnly = prepare(situation, { ...template, suction: undefined }, 0, model, false);
+  const pump = model ?? placeholderFor(situation);
+  const setting = settingOf(dischargeOnly, SOUND, pump, { flow: 1, head: 1 });
+  const best = emptyLikelihood(0);
+  integrateFlow(setting, [], dischargeOnly.flowPrior, best);
+  return {
+    setting,
+    readings: [...suctionOnly.readings, ...dischargeOnly.readings],
+    flow: best.bestFlow,
+  };
+}
+
 interface Weighed {
   readonly logTotal: number;
   /** By snapshot, by reading. */

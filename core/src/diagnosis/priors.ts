@@ -285,10 +285,22 @@ const GENERIC: PriorRow = {
   "discharge-gauge-fault": 0.025,
 };
 
-/** The prior row for a pump; the family's other rows stand in before the generic one. */
+/**
+ * The prior row for a pump. Where nobody counted this family and installation together, the rows of
+ * the family and the rows of the installation and driver are averaged; then the generic row.
+ */
 export function priorRow(family: string, installation: string, driver: string): PriorRow {
   const exact = PRIORS[`${family}/${installation}/${driver}`];
   if (exact) return exact;
-  const sameFamily = Object.entries(PRIORS).find(([key]) => key.startsWith(`${family}/`));
-  return sameFamily?.[1] ?? GENERIC;
+  const kin = Object.entries(PRIORS).filter(
+    ([key]) => key.startsWith(`${family}/`) || key.endsWith(`/${installation}/${driver}`),
+  );
+  if (kin.length === 0) return GENERIC;
+  const mean: Partial<Record<CauseId, number>> = {};
+  for (const [, row] of kin) {
+    for (const [id, p] of Object.entries(row) as [CauseId, number][]) {
+      mean[id] = (mean[id] ?? 0) + p / kin.length;
+    }
+  }
+  return mean;
 }

@@ -1,0 +1,74 @@
+/** What a healthy pump would show on each gauge, before anything is read: the band on the strip. */
+import { currentAtLoad, noLoadCurrentOf } from "../drive/index.ts";
+import { gaugePa } from "../quantity/index.ts";
+import { expectedSpeed, type Situation, type Snapshot } from "../visit/index.ts";
+import { settingsForExpectation } from "./posterior.ts";
+import { emptyState, operate } from "./operating-state.ts";
+
+export interface ExpectedBand {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Bands by slot of the run sheet, SI (speeds in r/min); a slot the model cannot tell is absent. */
+export type Expectations = Readonly<
+  Partial<Record<"suctionPressure" | "dischargePressure" | "flow" | "amps" | "speed", ExpectedBand>>
+>;
+
+/** A duty is met within this share of flow on most days. */
+const FLOW_PLAY = 0.1;
+
+/**
+ * Works the bands out from curve, layout and plate alone, at the duty.
+ * @param places - heights and bores of the gauges; their pressures are not looked at
+ */
+export function expectationsOf(situation: Situation, places: Snapshot): Expectations {
+  const template: Snapshot = {
+    label: "",
+    valve: places.valve,
+    running: true,
+    volts: [],
+    amps: [],
+    level: places.level,
+    suction: places.suction && { ...places.suction, pressure: gaugePa(0), line: places.suction.line },
+    discharge: places.discharge && { ...places.discharge, pressure: gaugePa(1) },
+  };
+  const { setting, readings, flow } = settingsForExpectation(situation, template);
+  const out: Partial<Record<keyof Expectations, ExpectedBand>> = {};
+  const spanOver = (f: (q: number) => number, extra: number): ExpectedBand => {
+    const values = [1 - FLOW_PLAY, 1, 1 + FLOW_PLAY].map((p) => f(flow * p));
+    return { low: Math.min(...values) - extra, high: Math.max(...values) + extra };
+  };
+  const state = emptyState();
+  for (const r of readings) {
+    const kind = r.id.split(":")[1];
+    const slot =
+      kind === "suction-gauge" ? "suctionPressure" : kind === "discharge-gauge" ? "dischargePressure" : undefined;
+    if (!slot) continue;
+    const predict = (q: number) => {
+      operate(setting, q, state);
+      return r.predict(state, setting);
+    };
+    operate(setting, flow, state);
+    out[slot] = spanOver(predict, 1.3 * r.spread(state, setting));
+  }
+  if (situation.curve && flow > 0) {
+    out.flow = { low: flow * (1 - FLOW_PLAY), high: flow * (1 + FLOW_PLAY) };
+  }
+  const { motor } = situation;
+  const noLoad = motor && noLoadCurrentOf(motor)?.value;
+  if (motor?.current && noLoad !== undefined && situation.curve?.power) {
+    const full = motor.current;
+    const amps = (q: number) => {
+      operate(setting, q, state);
+      return currentAtLoad(state.power / motor.power, full, noLoad);
+    };
+    out.amps = spanOver(amps, 0.05 * full);
+  }
+  const speed = expectedSpeed(situation, template);
+  if (speed) {
+    const play = Math.max(2 * speed.u, 0.002 * speed.value);
+    out.speed = { low: speed.value - play, high: speed.value + play };
+  }
+  return out;
+}

@@ -1,0 +1,85 @@
+/** Which reading that was not taken would tell most between the causes still standing. */
+import type { Snapshot } from "../visit/index.ts";
+import type { Posterior } from "./posterior.ts";
+
+export interface MissingReading {
+  /** Slot on the run sheet. */
+  readonly slot: "suctionPressure" | "dischargePressure" | "flow" | "amps" | "speed";
+  readonly name: string;
+  /** About how much it would tell [bits]. */
+  readonly bits: number;
+}
+
+/**
+ * Estimates the worth of each missing reading: with predictions of variance V over the causes and
+ * a reading of variance u², a Gaussian channel tells ½ log2(1 + V/u²).
+ * @param snapshotIndex - the snapshot the states belong to
+ * @returns best first; only readings worth more than a twentieth of a bit
+ */
+export function missingReadings(
+  snapshot: Snapshot | undefined,
+  posterior: Posterior,
+  snapshotIndex = 0,
+): MissingReading[] {
+  const worth = (
+    value: (state: Posterior["causes"][number]["states"][number]) => number,
+    uncertainty: number,
+  ): number => {
+    let mean = 0;
+    let square = 0;
+    let total = 0;
+    for (const c of posterior.causes) {
+      const state = c.states[snapshotIndex];
+      const v = state && value(state);
+      if (v === undefined || !Number.isFinite(v)) continue;
+      total += c.probability;
+      mean += c.probability * v;
+      square += c.probability * v * v;
+    }
+    if (total === 0) return 0;
+    const variance = Math.max(0, square / total - (mean / total) ** 2);
+    return 0.5 * Math.log2(1 + variance / uncertainty ** 2);
+  };
+  const typical = posterior.causes[0]?.states[snapshotIndex];
+  const flowU = 0.03 * Math.max(typical?.flow ?? 0, 1e-4);
+  const powerU = 0.06 * Math.max(typical?.power || 1, 1);
+  const slow = posterior.causes.find((c) => c.row.id === "low-speed")?.probability ?? 0;
+  const dead = posterior.causes.find((c) => c.row.id === "phase-loss")?.probability ?? 0;
+  const binary = (p: number) => (p > 0 && p < 1 ? -p * Math.log2(p) - (1 - p) * Math.log2(1 - p) : 0);
+  const candidates: (MissingReading & { readonly taken: boolean })[] = [
+    {
+      slot: "suctionPressure",
+      name: "suction gauge",
+      bits: worth((s) => s.suctionLoss, 0.3),
+      taken: snapshot?.suction !== undefined,
+    },
+    {
+      slot: "dischargePressure",
+      name: "discharge gauge",
+      bits: worth((s) => s.head, 1.5),
+      taken: snapshot?.discharge !== undefined,
+    },
+    {
+      slot: "flow",
+      name: "flow",
+      bits: worth((s) => s.flow, flowU),
+      taken: snapshot?.flow !== undefined,
+    },
+    {
+      slot: "amps",
+      name: "three currents",
+      bits: worth((s) => s.power, powerU) + binary(dead),
+      taken: (snapshot?.amps.filter((a) => a !== undefined).length ?? 0) > 0,
+    },
+    {
+      slot: "speed",
+      name: "speed",
+      bits: binary(slow),
+      taken: snapshot?.speed !== undefined,
+    },
+  ];
+  return candidates
+    .filter((c) => !c.taken && c.bits > 0.05)
+    .sort((a, b) => b.bits - a.bits)
+    .map(({ slot, name, bits }) => ({ slot, name, bits }));
+}

@@ -1,0 +1,114 @@
+/** The first thing a technician reads: pump or system, how sure, and from what. */
+import { readCurve } from "../curve/index.ts";
+import { band, formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
+import type { CauseSide } from "./causes.ts";
+import { causeRow } from "./causes.ts";
+import type { Diagnosis } from "./diagnose.ts";
+import type { MissingReading } from "./next-reading.ts";
+
+export type Tone = "now" | "watch" | "proven" | "plain";
+
+export interface Verdict {
+  /** Starts with pump or system. */
+  readonly lead: string;
+  /** What goes with it, from the leading cause. */
+  readonly claim: string;
+  readonly tone: Tone;
+  /** The figures behind it. */
+  readonly detail: string;
+}
+
+const SURE = 0.9;
+const LIKELY = 0.5;
+
+const LEADS: Readonly<Record<CauseSide, { readonly sure: string; readonly likely: string }>> = {
+  pump: { sure: "Pump, not system.", likely: "Pump rather than system" },
+  system: { sure: "System, not pump.", likely: "System rather than pump" },
+  drive: {
+    sure: "Pump and system are held back by the drive.",
+    likely: "Pump and system look held back by the drive",
+  },
+  instrument: {
+    sure: "Pump and system can wait: a gauge is wrong.",
+    likely: "Pump and system may be right and a gauge wrong",
+  },
+  none: { sure: "Pump and system are in order.", likely: "Pump and system look in order" },
+  unclear: { sure: "Pump or system: not decided yet.", likely: "Pump or system: not decided yet" },
+};
+
+/**
+ * Puts a diagnosis into two sentences and a line of figures, all from the result itself.
+ * @param missing - readings not taken, the most telling first
+ */
+export function verdictOf(
+  diagnosis: Diagnosis,
+  missing: readonly MissingReading[],
+  units: UnitSystem,
+): Verdict {
+  const { result, situation } = diagnosis;
+  const nothingRead = diagnosis.posterior.items.every(
+    (i) => i.kind === "observation" && i.id === "not-mentioned",
+  );
+  const firstMissing = missing[0]?.name;
+  if (nothingRead) {
+    return {
+      lead: "Pump or system: nothing read yet.",
+      claim: firstMissing ? `Start with the ${firstMissing}.` : "Start with what can be seen and heard.",
+      tone: "plain",
+      detail: situation.curve ? "" : "Without a rated curve, suction and drive still speak.",
+    };
+  }
+  const { pumpOrSystem, probability } = result.where;
+  const [first, second] = result.causes;
+  const row = first && causeRow(first.id);
+  const rival = second && causeRow(second.id);
+  const said = LEADS[pumpOrSystem];
+  const undecided = pumpOrSystem === "unclear" || (first?.probability ?? 0) < LIKELY;
+  const lead =
+    pumpOrSystem === "unclear" || probability >= SURE
+      ? said.sure
+      : `${said.likely}, ${formatNumber(100 * probability, 2)} % sure.`;
+  const say = {
+    percent: (f: number) => `${formatNumber(100 * f, 2)} %`,
+    metres: (h: number) => formatSi(h, "length", units, 2),
+  };
+  const claim =
+    !row || (undecided && rival)
+      ? `${row?.name ?? ""} or ${rival?.name.toLowerCase() ?? "something else"}?`
+      : row.claim(first?.severity?.value ?? 0, say);
+  return {
+    lead,
+    claim,
+    tone: undecided ? "plain" : pumpOrSystem === "none" ? "proven" : "now",
+    detail: [headLine(diagnosis, units), flowLine(diagnosis), missingLine(diagnosis, firstMissing)]
+      .filter((l) => l !== "")
+      .join(" "),
+  };
+}
+
+function missingLine({ result }: Diagnosis, name: string | undefined): string {
+  const settled = (result.causes[0]?.probability ?? 0) > SURE;
+  return !settled && name ? `The ${name} would tell most now.` : "";
+}
+
+function headLine({ parts }: Diagnosis, units: UnitSystem): string {
+  const head = parts?.duty.head;
+  if (!head) return "";
+  const b = band(head);
+  const metres = (v: number) => formatSi(v, "length", units);
+  const range = `${formatSi(b.low95, "length", units).replace(/ .*/, "")} to ${metres(b.high95)}`;
+  const independent = [parts.duty.flow, ...parts.duty.alternatives].find((f) => f && f.from !== "head");
+  const curveHead = parts.curve && independent && readCurve(parts.curve, independent.value).head;
+  const by = independent?.from === "meter" ? "the metered flow" : "the flow its power tells";
+  const against = curveHead ? ` against ${metres(curveHead)} rated at ${by}` : "";
+  return `Head ${metres(head.value)} (${range})${against}.`;
+}
+
+function flowLine({ parts, situation }: Diagnosis): string {
+  const flow = parts?.duty.flow;
+  if (!flow || !situation.duty) return "";
+  const percent = 100 * (flow.value / situation.duty.flow - 1);
+  const u = (100 * flow.u) / situation.duty.flow;
+  if (Math.abs(percent) < Math.max(3, u)) return "Flow is about its duty.";
+  return `Flow is ${formatNumber(Math.abs(percent), 2)} % ${percent < 0 ? "short of" : "over"} its duty.`;
+}

@@ -1,0 +1,16 @@
+/** @type {import("next").NextConfig} */
+const config = {
+  transpilePackages: ["@yard-tack/core"],
+  serverExternalPackages: [
+    "@mikro-orm/core",
+    "@mikro-orm/postgresql",
+    "@mikro-orm/migrations",
+    "@mikro-orm/knex",
+  ],
+  // `npm test` checks the types of every workspace; doing it again here would double the build.
+  typescript: { ignoreBuildErrors: true },
+  devIndicators: false,
+  poweredByHeader: false,
+};
+
+export default config;

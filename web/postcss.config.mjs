@@ -1,0 +1,10 @@
+const config = {
+  plugins: {
+    "postcss-preset-mantine": {},
+    "postcss-simple-vars": {
+      variables: { "phone": "48em", "tablet": "68em" },
+    },
+  },
+};
+
+export default config;

@@ -1,0 +1,38 @@
+/** The one connection pool of a server process. */
+import { type EntityManager, MikroORM, type Options } from "@mikro-orm/postgresql";
+import { Migrator } from "@mikro-orm/migrations";
+import * as z from "zod";
+import { ENTITIES } from "./entities";
+import { Migration001First } from "./migrations/migration-001-first";
+
+const environment = z.object({
+  DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
+});
+
+export const ormOptions = (url: string): Options => ({
+  clientUrl: url,
+  entities: ENTITIES,
+  extensions: [Migrator],
+  discovery: { disableDynamicFileAccess: true },
+  implicitTransactions: false,
+  pool: { min: 0, max: 10 },
+  migrations: {
+    snapshot: false,
+    emit: "ts",
+    migrationsList: [{ name: "migration-001-first", class: Migration001First }],
+  },
+});
+
+const shared = globalThis as typeof globalThis & { yardOrm?: Promise<MikroORM> };
+
+/** A fresh unit of work for one request. */
+export async function unitOfWork(): Promise<EntityManager> {
+  shared.yardOrm ??= MikroORM.init(ormOptions(environment.parse(process.env).DATABASE_URL));
+  try {
+    return (await shared.yardOrm).em.fork();
+  } catch (error) {
+    // A database that was away at the first try must not stay away for good.
+    shared.yardOrm = undefined;
+    throw error;
+  }
+}

@@ -1,0 +1,313 @@
+/** Loads the demo once. Past readings come from the core's forward models, rounded as gauges are. */
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { EntityManager } from "@mikro-orm/postgresql";
+import { readCase } from "@yard-tack/core/case";
+import { simulate, type SimulatedReadings } from "@yard-tack/core/diagnosis";
+import { parseQuantity, toUnit, type Unit } from "@yard-tack/core/quantity";
+import { v5 as uuidFrom } from "uuid";
+import {
+  Curve,
+  Fingerprint,
+  Instrument,
+  LogEntry,
+  Milestone,
+  Observation,
+  Person,
+  Plate,
+  Pump,
+  Reading,
+  RunSheet,
+  Site,
+  ZeroCheck,
+} from "../entities";
+import { type GaugeStory, PEOPLE, type PumpStory, SITES, type SiteStory, type Visit } from "./stories";
+
+const NAMESPACE = "6f0c0a52-9a1e-4d1b-8d0e-4a1d2f3c7b10";
+const id = (...names: (string | number)[]): string => uuidFrom(names.join("/"), NAMESPACE);
+const DAY = 86_400_000;
+
+type Json = Record<string, unknown>;
+
+/** @returns false when the demo is there already */
+export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
+  if (await em.findOne(Milestone, { name: "demo" })) return false;
+  await em.transactional(async (tx) => {
+    for (const { key, ...person } of PEOPLE) tx.create(Person, { id: id("person", key), ...person });
+    // Rows refer to each other by id alone, so each level is written before the next.
+    await tx.flush();
+    for (const site of SITES) await loadSite(tx, site, now);
+    await loadCalls(tx, now);
+    tx.create(Milestone, { name: "demo", at: now });
+    await tx.flush();
+  });
+  return true;
+}
+
+async function loadSite(em: EntityManager, site: SiteStory, now: Date): Promise<void> {
+  const siteId = id("site", site.name);
+  em.create(Site, {
+    id: siteId,
+    name: site.name,
+    zone: site.zone,
+    units: site.units,
+    conditions: { altitude: site.altitude },
+    createdAt: now,
+  });
+  await em.flush();
+  for (const pump of site.pumps) await loadPump(em, siteId, pump, now);
+}
+
+async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now: Date): Promise<void> {
+  const file = JSON.parse(
+    readFileSync(join(process.cwd(), "..", "demo", "pumps", `${story.tag}.json`), "utf8"),
+  ) as Json & { pump: Json; site: Json };
+  const pumpId = id("pump", story.tag);
+  const { tag, family, installation, curve, motor, ...details } = file.pump;
+  const { suction, discharge, system, duty } = file;
+  const installedAt = new Date(now.getTime() - 760 * DAY);
+  em.create(Pump, {
+    id: pumpId,
+    siteId,
+    tag: String(tag),
+    purpose: story.purpose,
+    family: String(family),
+    installation: String(installation),
+    details,
+    layout: { suction, discharge, system, duty, site: file.site },
+    createdAt: installedAt,
+  });
+  await em.flush();
+  const common = { pumpId, createdAt: installedAt, supersedes: null };
+  em.create(Curve, { id: id("curve", story.tag), ...common, sheet: curve as Json, source: "maker's sheet" });
+  em.create(Plate, { id: id("plate", story.tag, "motor"), ...common, kind: "motor", facts: motor as Json });
+  em.create(Plate, { id: id("plate", story.tag, "body"), ...common, kind: "body", facts: { ...story.plate } });
+  loadInstruments(em, pumpId, story);
+  await em.flush();
+  const read = readings(file, story);
+  for (const visit of story.visits) loadVisit(em, pumpId, story, visit, read(visit), now);
+  for (const kind of ["suction-gauge", "discharge-gauge"] as const) {
+    if (kind === "suction-gauge" && !story.suction) continue;
+    const [lastRound] = [...story.visits].sort((a, b) => a.daysAgo - b.daysAgo);
+    em.create(ZeroCheck, {
+      id: id("zero", story.tag, kind),
+      instrumentId: id("instrument", story.tag, kind),
+      at: new Date(now.getTime() - (lastRound?.daysAgo ?? 100) * DAY),
+      deviation: "0 bar",
+      passed: true,
+      personId: id("person", "lead"),
+    });
+  }
+}
+
+function loadInstruments(em: EntityManager, pumpId: string, story: PumpStory): void {
+  const gauge = (kind: string, name: string, g: GaugeStory) =>
+    em.create(Instrument, {
+      id: id("instrument", story.tag, kind),
+      name,
+      kind,
+      pumpId,
+      unit: g.unit,
+      rangeLow: g.low,
+      rangeHigh: g.high,
+      percent: g.percent,
+      division: g.division,
+      gaugeHeight: g.gaugeHeight,
+      tappingHeight: g.tappingHeight ?? null,
+      line: g.line,
+    });
+  if (story.suction) gauge("suction-gauge", "Suction gauge", story.suction);
+  gauge("discharge-gauge", "Discharge gauge", story.discharge);
+}
+
+type Simulated = { readonly visit: SimulatedReadings; readonly shut: SimulatedReadings };
+
+function readings(file: Json, story: PumpStory): (visit: Visit) => Simulated {
+  const parsed = readCase(file);
+  if (!parsed.ok) throw new Error(`${story.tag}: ${JSON.stringify(parsed.error)}`);
+  const ports = parsed.value.pump.ports;
+  const place = (g: GaugeStory | undefined, bore: number | undefined) => ({
+    gaugeHeight: metres(g?.gaugeHeight),
+    tappingHeight: metres(g?.tappingHeight),
+    line: g?.line,
+    bore,
+  });
+  const gauges = {
+    suction: place(story.suction, ports?.suction?.si),
+    discharge: place(story.discharge, ports?.discharge?.si),
+  };
+  return ({ cause, severity }) => {
+    const run = (valve: "as-found" | "shut") => {
+      const r = simulate(parsed.value, cause, severity, gauges, valve);
+      if (!r.ok) throw new Error(`${story.tag}: ${r.error}`);
+      return r.value;
+    };
+    return { visit: run("as-found"), shut: run("shut") };
+  };
+}
+
+function metres(text: string | undefined): number | undefined {
+  const parsed = text === undefined ? undefined : parseQuantity(text, "length");
+  return parsed?.ok ? parsed.value.si : undefined;
+}
+
+/** A gauge reading written to a fifth of its division, as a careful eye does. */
+function written(si: number, g: GaugeStory): string {
+  const division = parseQuantity(g.division, "pressure");
+  const step = division.ok ? toUnit(division.value.si, g.unit as Unit) / 5 : 0.01;
+  const value = Math.round(toUnit(si, g.unit as Unit) / step) * step;
+  return `${value.toFixed(step >= 1 ? 0 : step >= 0.1 ? 1 : 2)} ${g.unit}`;
+}
+
+/** Three currents as a clamp shows them: each phase has its own small habit. */
+const PHASE_HABIT = [0.997, 1.006, 0.997] as const;
+
+function snapshot(story: PumpStory, r: SimulatedReadings, label: string, valve: string): Json {
+  const gauge = (side: "suction" | "discharge", g: GaugeStory | undefined, si: number): Json =>
+    g
+      ? {
+          [`${side}Pressure`]: written(si, g),
+          [`${side}GaugeHeight`]: g.gaugeHeight,
+          ...(g.tappingHeight ? { [`${side}TappingHeight`]: g.tappingHeight } : {}),
+          [`${side}Line`]: g.line,
+        }
+      : {};
+  const cls = (g: GaugeStory) => ({ range: [g.low, g.high], percent: g.percent, division: g.division });
+  return {
+    label,
+    valve,
+    ...gauge("suction", story.suction, r.suctionPressure),
+    ...gauge("discharge", story.discharge, r.dischargePressure),
+    gaugeClass: {
+      ...(story.suction ? { suction: cls(story.suction) } : {}),
+      discharge: cls(story.discharge),
+    },
+    amps: PHASE_HABIT.map((h) => `${(r.amps * h).toFixed(1)} A`),
+    speed: `${Math.round(r.speed)} rpm`,
+  };
+}
+
+function loadVisit(
+  em: EntityManager,
+  pumpId: string,
+  story: PumpStory,
+  visit: Visit,
+  { visit: asFound, shut }: Simulated,
+  now: Date,
+): void {
+  const at = new Date(now.getTime() - visit.daysAgo * DAY);
+  const personId = id("person", visit.kind === "fingerprint" ? "lead" : "technician");
+  const found = snapshot(story, asFound, "as found", "as-found");
+  if (visit.kind === "fingerprint") {
+    em.create(Fingerprint, {
+      id: id("fingerprint", story.tag, visit.daysAgo),
+      pumpId,
+      takenAt: at,
+      reason: "commissioning",
+      snapshots: story.tag === "MG-3" ? [found] : [found, snapshot(story, shut, "shut", "shut")],
+    });
+  }
+  em.create(LogEntry, {
+    id: id("log", story.tag, visit.daysAgo),
+    pumpId,
+    sheetId: null,
+    personId,
+    at,
+    kind: visit.kind,
+    title: visit.title,
+    body: {
+      closed: visit.closed,
+      found: visit.found,
+      done: visit.done,
+      cause: visit.cause === "healthy" ? null : visit.cause,
+      snapshots: [found],
+      head: asFound.head,
+      flow: asFound.flow,
+    },
+    supersedes: null,
+  });
+}
+
+/** Today's calls and the round. */
+async function loadCalls(em: EntityManager, now: Date): Promise<void> {
+  const today = (hour: number) => {
+    const at = new Date(now);
+    at.setUTCHours(hour, 30, 0, 0);
+    return at;
+  };
+  const sheet = (
+    tag: string,
+    kind: "call" | "round",
+    complaint: string,
+    codes: string[],
+    callerNote: string,
+    hour: number,
+  ) =>
+    em.create(RunSheet, {
+      id: id("sheet", tag),
+      pumpId: id("pump", tag),
+      kind,
+      complaint,
+      codes,
+      callerNote,
+      dueAt: today(hour),
+      openedAt: new Date(now.getTime() - 3_600_000),
+      signedAt: null,
+    });
+  sheet("LF-2", "call", "gives too little flow", ["complaint.low-flow", "onset.gradual"], "Flow has been falling for three weeks; the far raceway runs short.", 8);
+  sheet("MG-3", "call", "half its flow since rewiring", ["complaint.low-flow", "onset.after-electrical-work"], "Electrician was in on Monday. It runs, but the level hardly falls.", 10);
+  sheet("QO-4", "call", "rattles on warm afternoons", ["complaint.noisy", "onset.seasonal-warm"], "Quiet in the morning, like gravel by three o'clock.", 13);
+  sheet("BI-2", "round", "yearly round", [], "", 15);
+  await em.flush();
+  halfFill(em, now);
+  await em.flush();
+}
+
+/** LF-2's sheet as the technician left it a few minutes ago: gauges read, currents still to come. */
+function halfFill(em: EntityManager, now: Date): void {
+  const sheetId = id("sheet", "LF-2");
+  const personId = id("person", "technician");
+  const file = JSON.parse(
+    readFileSync(join(process.cwd(), "..", "demo", "pumps", "LF-2.json"), "utf8"),
+  ) as Json;
+  const story = SITES.flatMap((s) => s.pumps).find((p) => p.tag === "LF-2");
+  if (!story?.suction) throw new Error("LF-2 has no suction gauge");
+  const { visit } = readings(file, story)({
+    ...(story.visits[3] as Visit),
+    severity: LF2_TODAY,
+  });
+  const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
+  const row = (name: string, minutes: number) => ({
+    id: id("half-filled", name),
+    sheetId,
+    personId,
+    at: minutesAgo(minutes),
+    receivedAt: minutesAgo(minutes),
+  });
+  const read = (slot: string, g: GaugeStory, si: number, minutes: number) => {
+    const raw = written(si, g);
+    const parsed = parseQuantity(raw, "pressure");
+    em.create(Reading, {
+      ...row(slot, minutes),
+      snapshot: "as found",
+      slot,
+      raw,
+      unit: g.unit,
+      si: parsed.ok ? parsed.value.si : null,
+      fault: null,
+      reason: null,
+      supersedes: null,
+    });
+  };
+  read("suctionPressure", story.suction, visit.suctionPressure, 9);
+  read("dischargePressure", story.discharge, visit.dischargePressure, 8);
+  em.create(Observation, { ...row("growl", 12), observation: "noise.growl", state: "present" });
+  em.create(Observation, {
+    ...row("bubbles", 11),
+    observation: "water.bubbles-in-discharge",
+    state: "absent",
+  });
+}
+
+/** How choked LF-2's strainer is today [m of extra loss at the duty]. */
+const LF2_TODAY = 2.9;

@@ -1,0 +1,252 @@
+/** The tables. Readings, observations, outcomes and log entries are only ever appended. */
+import { defineEntity, type InferEntity, p } from "@mikro-orm/core";
+
+/** Somebody who uses the application; chosen from a list until sign-in comes. */
+export const Person = defineEntity({
+  name: "Person",
+  tableName: "person",
+  properties: {
+    id: p.uuid().primary(),
+    name: p.string(),
+    role: p.string(),
+    units: p.string(),
+  },
+});
+
+export const Site = defineEntity({
+  name: "Site",
+  tableName: "site",
+  properties: {
+    id: p.uuid().primary(),
+    name: p.string(),
+    /** IANA zone its times are shown in. */
+    zone: p.string(),
+    units: p.string(),
+    /** `site` of the case format, as written. */
+    conditions: p.json<Record<string, unknown>>(),
+    createdAt: p.datetime(),
+  },
+});
+
+export const Pump = defineEntity({
+  name: "Pump",
+  tableName: "pump",
+  properties: {
+    id: p.uuid().primary(),
+    siteId: p.uuid(),
+    tag: p.string(),
+    /** What it is for, in the owner's words. */
+    purpose: p.string(),
+    family: p.string(),
+    installation: p.string().nullable(),
+    /** Further keys of `pump` of the case format, as written (ports, impeller, drive, seal …). */
+    details: p.json<Record<string, unknown>>(),
+    /** `suction`, `discharge`, `system`, `duty` of the case format, as written. */
+    layout: p.json<Record<string, unknown>>(),
+    createdAt: p.datetime(),
+    version: p.integer().version(),
+  },
+});
+
+/** A rated curve as written; a later one supersedes it and keeps it. */
+export const Curve = defineEntity({
+  name: "Curve",
+  tableName: "curve",
+  properties: {
+    id: p.uuid().primary(),
+    pumpId: p.uuid(),
+    sheet: p.json<Record<string, unknown>>(),
+    source: p.string(),
+    createdAt: p.datetime(),
+    supersedes: p.uuid().nullable(),
+  },
+});
+
+/** What a body or motor plate says, as written. */
+export const Plate = defineEntity({
+  name: "Plate",
+  tableName: "plate",
+  properties: {
+    id: p.uuid().primary(),
+    pumpId: p.uuid(),
+    kind: p.string(),
+    facts: p.json<Record<string, unknown>>(),
+    createdAt: p.datetime(),
+    supersedes: p.uuid().nullable(),
+  },
+});
+
+/** A pump's own baseline: `fingerprint` of the case format, as written. */
+export const Fingerprint = defineEntity({
+  name: "Fingerprint",
+  tableName: "fingerprint",
+  properties: {
+    id: p.uuid().primary(),
+    pumpId: p.uuid(),
+    takenAt: p.datetime(),
+    reason: p.string(),
+    snapshots: p.json<Record<string, unknown>[]>(),
+  },
+});
+
+export const Instrument = defineEntity({
+  name: "Instrument",
+  tableName: "instrument",
+  properties: {
+    id: p.uuid().primary(),
+    name: p.string(),
+    /** suction-gauge, discharge-gauge, flow-meter, clamp, tachometer, voltmeter */
+    kind: p.string(),
+    /** The pump it hangs on; null for one that travels in the van. */
+    pumpId: p.uuid().nullable(),
+    unit: p.string(),
+    rangeLow: p.string().nullable(),
+    rangeHigh: p.string().nullable(),
+    percent: p.double().nullable(),
+    division: p.string().nullable(),
+    gaugeHeight: p.string().nullable(),
+    tappingHeight: p.string().nullable(),
+    line: p.string().nullable(),
+  },
+});
+
+/** One look at an instrument's zero. */
+export const ZeroCheck = defineEntity({
+  name: "ZeroCheck",
+  tableName: "zero_check",
+  properties: {
+    id: p.uuid().primary(),
+    instrumentId: p.uuid(),
+    at: p.datetime(),
+    deviation: p.string(),
+    passed: p.boolean(),
+    personId: p.uuid(),
+  },
+});
+
+/** One visit, from the call to the signature. */
+export const RunSheet = defineEntity({
+  name: "RunSheet",
+  tableName: "run_sheet",
+  properties: {
+    id: p.uuid().primary(),
+    pumpId: p.uuid(),
+    kind: p.string(),
+    complaint: p.string(),
+    /** Ids of complaint and onset observations given with the call. */
+    codes: p.json<string[]>(),
+    callerNote: p.string(),
+    dueAt: p.datetime(),
+    openedAt: p.datetime(),
+    signedAt: p.datetime().nullable(),
+    version: p.integer().version(),
+  },
+});
+
+const appended = {
+  /** Made by the client, so that a repeated request is harmless. */
+  id: p.uuid().primary(),
+  sheetId: p.uuid(),
+  personId: p.uuid(),
+  /** By the device's clock. */
+  at: p.datetime(),
+  receivedAt: p.datetime(),
+} as const;
+
+export const Reading = defineEntity({
+  name: "Reading",
+  tableName: "reading",
+  properties: {
+    ...appended,
+    /** Label of the snapshot: as found, throttled, shut, after. */
+    snapshot: p.string(),
+    /** Which reading: suctionPressure, amps.0 … */
+    slot: p.string(),
+    /** Exactly as typed; empty when it was taken back. */
+    raw: p.string(),
+    unit: p.string().nullable(),
+    si: p.double().nullable(),
+    /** Reason code when the text is no such quantity. */
+    fault: p.string().nullable(),
+    /** Why an implausible value was kept. */
+    reason: p.string().nullable(),
+    supersedes: p.uuid().nullable(),
+  },
+});
+
+export const Observation = defineEntity({
+  name: "Observation",
+  tableName: "observation",
+  properties: {
+    ...appended,
+    observation: p.string(),
+    /** present, absent, not-looked */
+    state: p.string(),
+  },
+});
+
+export const Acknowledgement = defineEntity({
+  name: "Acknowledgement",
+  tableName: "acknowledgement",
+  properties: { ...appended, caution: p.string() },
+});
+
+export const TestOutcome = defineEntity({
+  name: "TestOutcome",
+  tableName: "test_outcome",
+  properties: {
+    ...appended,
+    test: p.string(),
+    /** null: taken back. */
+    outcome: p.string().nullable(),
+  },
+});
+
+export const LogEntry = defineEntity({
+  name: "LogEntry",
+  tableName: "log_entry",
+  properties: {
+    id: p.uuid().primary(),
+    pumpId: p.uuid(),
+    sheetId: p.uuid().nullable(),
+    personId: p.uuid(),
+    at: p.datetime(),
+    kind: p.string(),
+    title: p.string(),
+    /** What was found, done and proven; the verdict of the day with engine and data version. */
+    body: p.json<Record<string, unknown>>(),
+    supersedes: p.uuid().nullable(),
+  },
+});
+
+/** One row for each thing done once to this database (the demo). */
+export const Milestone = defineEntity({
+  name: "Milestone",
+  tableName: "milestone",
+  properties: { name: p.string().primary(), at: p.datetime() },
+});
+
+export const ENTITIES = [
+  Person,
+  Site,
+  Pump,
+  Curve,
+  Plate,
+  Fingerprint,
+  Instrument,
+  ZeroCheck,
+  RunSheet,
+  Reading,
+  Observation,
+  Acknowledgement,
+  TestOutcome,
+  LogEntry,
+  Milestone,
+];
+
+export type PersonRow = InferEntity<typeof Person>;
+export type SiteRow = InferEntity<typeof Site>;
+export type PumpRow = InferEntity<typeof Pump>;
+export type InstrumentRow = InferEntity<typeof Instrument>;
+export type RunSheetRow = InferEntity<typeof RunSheet>;
+export type LogEntryRow = InferEntity<typeof LogEntry>;

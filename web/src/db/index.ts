@@ -1,0 +1,7 @@
+import "server-only";
+
+export { unitOfWork } from "./connection";
+export { appendRows } from "./append";
+export type { AppendKind } from "./append";
+export { logEntries, logEntry, openSheets, people, pumpWithParts, sheetWithEntries, yard } from "./visits";
+export { Curve, LogEntry, Plate, Pump, RunSheet, Site } from "./entities";
