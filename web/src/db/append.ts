@@ -1,5 +1,5 @@
 /** Appends rows whose ids the client made: a repeated request changes nothing. */
-import type { EntityManager } from "@mikro-orm/postgresql";
+import type { EntityManager, EntityName, RequiredEntityData } from "@mikro-orm/postgresql";
 import { Acknowledgement, Observation, Reading, TestOutcome } from "./entities";
 
 const TABLES = {
@@ -10,6 +10,11 @@ const TABLES = {
 } as const;
 
 export type AppendKind = keyof typeof TABLES;
+
+/** What all appended tables share, as far as an insert is concerned. */
+interface AppendedRow {
+  readonly id: string;
+}
 
 /**
  * Inserts rows of one kind, leaving alone those whose id is there already.
@@ -22,9 +27,10 @@ export async function appendRows(
   receivedAt: Date,
 ): Promise<void> {
   if (rows.length === 0) return;
+  const table = TABLES[kind] as unknown as EntityName<AppendedRow>;
   await em
-    .createQueryBuilder(TABLES[kind] as typeof Reading)
-    .insert(rows.map((r) => ({ ...r, receivedAt })))
+    .createQueryBuilder(table)
+    .insert(rows.map((r) => ({ ...r, receivedAt }) as RequiredEntityData<AppendedRow>))
     .onConflict("id")
     .ignore()
     .execute();

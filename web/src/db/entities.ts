@@ -102,7 +102,7 @@ export const Instrument = defineEntity({
     unit: p.string(),
     rangeLow: p.string().nullable(),
     rangeHigh: p.string().nullable(),
-    percent: p.double().nullable(),
+    percent: p.float().nullable(),
     division: p.string().nullable(),
     gaugeHeight: p.string().nullable(),
     tappingHeight: p.string().nullable(),
@@ -165,7 +165,7 @@ export const Reading = defineEntity({
     /** Exactly as typed; empty when it was taken back. */
     raw: p.string(),
     unit: p.string().nullable(),
-    si: p.double().nullable(),
+    si: p.float().nullable(),
     /** Reason code when the text is no such quantity. */
     fault: p.string().nullable(),
     /** Why an implausible value was kept. */

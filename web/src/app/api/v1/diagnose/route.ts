@@ -1,0 +1,5 @@
+import { diagnoseRequest } from "@/features/diagnose-api/index.server";
+
+export async function POST(request: Request) {
+  return diagnoseRequest(request);
+}

@@ -1,0 +1,5 @@
+import { openApi } from "@/features/diagnose-api/index.server";
+
+export function GET() {
+  return openApi();
+}

@@ -1,0 +1,39 @@
+import "@fontsource-variable/archivo/standard.css";
+import "@fontsource-variable/commissioner/wght.css";
+import "@mantine/core/styles/baseline.css";
+import "@mantine/core/styles/default-css-variables.css";
+import "@mantine/core/styles/global.css";
+import "@mantine/core/styles/UnstyledButton.css";
+import "@mantine/core/styles/Button.css";
+import "@mantine/core/styles/Loader.css";
+import "@mantine/core/styles/Input.css";
+import "@mantine/core/styles/InlineInput.css";
+import "@/shell/tokens.css";
+import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
+import type { Metadata, Viewport } from "next";
+import type { ReactNode } from "react";
+import { whoIsHere } from "@/features/who";
+import { Providers } from "@/shell/providers";
+
+export const metadata: Metadata = {
+  title: { default: "Yard Tack", template: "%s · Yard Tack" },
+  description: "Readings at a pump turned into a duty point, a verdict and a log.",
+};
+
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+
+export const dynamic = "force-dynamic";
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const person = await whoIsHere();
+  return (
+    <html lang="en" {...mantineHtmlProps}>
+      <head>
+        <ColorSchemeScript defaultColorScheme="auto" />
+      </head>
+      <body>
+        <Providers person={person}>{children}</Providers>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,14 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import * as z from "zod";
+import { PumpPage } from "@/features/yard";
+import { loadPumpPage } from "@/features/yard/index.server";
+
+export const metadata: Metadata = { title: "Pump" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const id = z.uuid().safeParse((await params).id);
+  const pump = id.success ? await loadPumpPage(id.data) : undefined;
+  if (!pump) notFound();
+  return <PumpPage dto={pump} />;
+}

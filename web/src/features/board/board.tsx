@@ -1,0 +1,122 @@
+"use client";
+
+import type { BoardView, TestView } from "@yard-tack/core/board";
+import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
+import { Button } from "@mantine/core";
+import { CausesPanel } from "./causes-panel";
+import { HeadFlowChart } from "./head-flow-chart";
+import { PhaseTriangle } from "./phase-triangle";
+import { SuctionBudget } from "./suction-budget";
+import type { BoardState } from "./use-board";
+import classes from "./board.module.css";
+
+export interface BoardProps {
+  readonly board: BoardState;
+  readonly units: UnitSystem;
+  readonly onTest: (id: string) => void;
+  readonly onReading: (slot: string) => void;
+}
+
+/** Verdict, chart, suction, phases: what the readings say, current as they are typed. */
+export function Board({ board, units, onTest, onReading }: BoardProps) {
+  const { view } = board;
+  return (
+    <div className={classes.board} aria-busy={board.busy} data-testid="board">
+      {board.error ? (
+        <p role="alert" className={classes.error}>
+          The Board stands as it was: {board.error}
+        </p>
+      ) : null}
+      {view ? (
+        <>
+          <VerdictLine view={view} />
+          {view.chart ? (
+            <HeadFlowChart view={view.chart} units={units} />
+          ) : (
+            <p className={classes.absent}>No rated curve is known for this pump, so there is no chart. Suction, drive and what was seen still speak.</p>
+          )}
+          {view.suction ? <SuctionBudget view={view.suction} units={units} /> : null}
+          {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
+          <NextSlab view={view} onTest={onTest} onReading={onReading} />
+        </>
+      ) : (
+        <p className={classes.absent}>Working it out …</p>
+      )}
+    </div>
+  );
+}
+
+/** The verdict: pump or system first. */
+export function VerdictLine({ view }: { view: BoardView }) {
+  const { lead, claim, tone, detail } = view.verdict;
+  return (
+    <div aria-live="polite">
+      <h2 className={classes.verdict} data-testid="verdict">
+        {lead} <span data-tone={tone}>{claim}</span>
+      </h2>
+      <p className={classes.detail}>{detail}</p>
+    </div>
+  );
+}
+
+/** The two causes panels live apart from the Board on a phone. */
+export function Causes({ board }: { board: BoardState }) {
+  const { view } = board;
+  if (!view) return null;
+  return (
+    <>
+      <CausesPanel causes={view.causes} />
+      {view.notes.length > 0 ? (
+        <details className={classes.notes}>
+          <summary>{view.notes.length === 1 ? "1 note" : `${view.notes.length} notes`} on these readings</summary>
+          <ul>
+            {view.notes.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </>
+  );
+}
+
+function NextSlab({ view, onTest, onReading }: Omit<BoardProps, "board" | "units"> & { view: BoardView }) {
+  const [test] = view.tests;
+  const [reading] = view.missing;
+  if (reading && (!test || readingFirst(reading.bits, test, view))) {
+    return (
+      <Slab title={`Read the ${reading.name}`} text={`Worth about ${formatNumber(reading.bits, 2)} bit, a minute or so.`} action="Go there" onAction={() => onReading(reading.slot)} />
+    );
+  }
+  if (view.stop || !test) {
+    return <Slab title={view.stop ? "Enough is known" : "No test left"} text={view.stop ?? "Nothing that can be done here would tell more."} />;
+  }
+  return (
+    <Slab
+      title={test.name}
+      text={`${test.minutes} min${test.hazard ? `, mind: ${test.hazard}` : ""}. ${test.why}`}
+      action="Start test"
+      onAction={() => onTest(test.id)}
+    />
+  );
+}
+
+/** A reading takes about a minute; a test must beat that. */
+const readingFirst = (bits: number, test: TestView, view: BoardView): boolean =>
+  view.stop === null && bits > test.bits / test.minutes;
+
+function Slab({ title, text, action, onAction }: { title: string; text: string; action?: string; onAction?: () => void }) {
+  return (
+    <section className={classes.slab} aria-label="What to do next" data-testid="next">
+      <div>
+        <h3>{title}</h3>
+        <p>{text}</p>
+      </div>
+      {action ? (
+        <Button color="redLead.5" onClick={onAction}>
+          {action}
+        </Button>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,2 @@
+export { LogEntryPage } from "./entry-page";
+export { LogPage } from "./log-page";

@@ -1,0 +1,35 @@
+import Link from "next/link";
+import { PageHead } from "@/shell/page-head";
+import { day } from "@/shell/times";
+import type { LogRow } from "./server";
+import classes from "./log.module.css";
+
+/** What was found and done, newest first. */
+export function LogPage({ rows }: { rows: readonly LogRow[] }) {
+  return (
+    <main>
+      <PageHead title="Log" about={`${rows.length} entries, newest first`} />
+      {rows.length === 0 ? <p className={classes.empty}>Nothing is logged yet. Signing off a run sheet writes the first entry.</p> : null}
+      <ol className={classes.list}>
+        {rows.map((r) => (
+          <li key={r.id} data-kind={r.kind}>
+            <Link href={`/log/${r.id}`} className={classes.row}>
+              <time dateTime={r.at}>{day(r.at, r.zone)}</time>
+              <b>{r.tag}</b>
+              <span>
+                <strong>{r.title}</strong>
+                <br />
+                {r.found} {r.kind === "call" ? r.done : ""}
+              </span>
+              <small>
+                {r.closed}
+                <br />
+                {r.siteName}
+              </small>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </main>
+  );
+}

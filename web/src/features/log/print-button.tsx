@@ -1,0 +1,11 @@
+"use client";
+
+import { Button } from "@mantine/core";
+
+export function PrintButton() {
+  return (
+    <Button variant="default" onClick={() => window.print()}>
+      Print
+    </Button>
+  );
+}

@@ -1,0 +1,5 @@
+import "server-only";
+
+export { loadSheet } from "./server";
+export { receiveEntries } from "./receive";
+export { signOff } from "./sign-off";

@@ -1,0 +1,165 @@
+"use client";
+
+import type { UnitSystem } from "@yard-tack/core/quantity";
+import { useHotkeys } from "@mantine/hooks";
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { Board, Causes, useBoard } from "@/features/board";
+import { pumpLine } from "@/features/yard";
+import { PageHead } from "@/shell/page-head";
+import { clock } from "@/shell/times";
+import { useWho } from "@/shell/who";
+import { caseOfSheet, gaugePlaces } from "./case-of-sheet";
+import type { CourierState } from "./courier";
+import type { SnapshotLabel } from "./entries";
+import type { SheetDto } from "./sheet-dto";
+import { CallStep } from "./steps/call-step";
+import { cautionsOf } from "./steps/cautions-here";
+import { CompareStep } from "./steps/compare-step";
+import { type KnotState, Knots } from "./steps/knots";
+import { LookStep } from "./steps/look-step";
+import { ReadingsStep } from "./steps/readings-step";
+import { SafeStep } from "./steps/safe-step";
+import { SignStep } from "./steps/sign-step";
+import { STEPS, type StepId } from "./steps/step-list";
+import { TestStep } from "./steps/test-step";
+import { type Sheet, useSheet } from "./use-sheet";
+import classes from "./sheet-page.module.css";
+
+type Pane = "sheet" | "board" | "causes";
+
+/** One visit: steps on the left, the step at hand in the middle, the Board on the right. */
+export function SheetPage({ dto }: { dto: SheetDto }) {
+  const sheet = useSheet(dto);
+  const units: UnitSystem = useWho().units;
+  const [step, setStep] = useState<StepId>(() => firstStep(dto));
+  const [pane, setPane] = useState<Pane>("sheet");
+  const [snapshot, setSnapshot] = useState<SnapshotLabel>("as found");
+  const [active, setActive] = useState<string | null>(null);
+  const caseJson = useMemo(() => caseOfSheet(dto.pump, dto.codes, sheet.state), [dto, sheet.state]);
+  const places = useMemo(() => gaugePlaces(dto.pump), [dto.pump]);
+  const board = useBoard(caseJson, places, units);
+  const go = (id: StepId) => {
+    setStep(id);
+    setPane("sheet");
+  };
+  useHotkeys(STEPS.map((s, i) => [String(i + 1), () => go(s.id)]));
+  const openTest = (id: string) => {
+    setActive(id);
+    go("test");
+  };
+  const openReading = (slot: string) => {
+    go("readings");
+    setSnapshot("as found");
+    requestAnimationFrame(() => document.querySelector<HTMLInputElement>(`[data-slot^="${slot}"] input`)?.focus());
+  };
+  const { pump } = dto;
+  return (
+    <main className={classes.sheet} data-pane={pane}>
+      <PageHead
+        title={pump.tag}
+        about={
+          <>
+            {pump.purpose}, {pump.siteName}
+            <br />
+            {pumpLine(pump)}
+          </>
+        }
+        alert={dto.complaint}
+      >
+        <SavedWhere courier={sheet.courier} sheet={sheet} />
+      </PageHead>
+      {dto.signedAt ? (
+        <p className={classes.signed} role="status">
+          Signed {clock(dto.signedAt, pump.zone)}. Nothing more can be added here; <Link href={dto.logEntryId ? `/log/${dto.logEntryId}` : "/log"}>read the log entry</Link>.
+        </p>
+      ) : null}
+      <div className={classes.parts}>
+        <div className={classes.knots}>
+          <Knots knots={knotsOf(sheet)} at={step} onGo={go} />
+        </div>
+        <div className={classes.step} id="step" tabIndex={-1}>
+          {step === "call" ? <CallStep sheet={sheet} onNext={() => go("safe")} /> : null}
+          {step === "safe" ? <SafeStep sheet={sheet} onNext={() => go("look")} /> : null}
+          {step === "look" ? <LookStep sheet={sheet} onNext={() => go("readings")} /> : null}
+          {step === "readings" ? <ReadingsStep sheet={sheet} units={units} view={board.view} snapshot={snapshot} onSnapshot={setSnapshot} onNext={() => go("compare")} /> : null}
+          {step === "compare" ? <CompareStep view={board.view} onNext={() => go("test")} /> : null}
+          {step === "test" ? <TestStep sheet={sheet} view={board.view} active={active} onActive={setActive} onNext={() => go("sign")} /> : null}
+          {step === "sign" ? <SignStep sheet={sheet} view={board.view} /> : null}
+        </div>
+        <aside className={classes.board} aria-label="Board">
+          <div className={classes.boardPart}>
+            <Board board={board} units={units} onTest={openTest} onReading={openReading} />
+          </div>
+          <div className={classes.causesPart}>
+            <Causes board={board} />
+          </div>
+        </aside>
+      </div>
+      <div className={`${classes.bar} no-print`}>
+        <button type="button" className={classes.mini} onClick={() => setPane("board")}>
+          {board.view ? (
+            <>
+              {board.view.verdict.lead} <span>{board.view.verdict.claim}</span>
+            </>
+          ) : (
+            "Working it out …"
+          )}
+        </button>
+        <nav aria-label="Parts of this sheet">
+          <Link href="/" aria-label="Slate: back to today's calls">
+            ‹ Slate
+          </Link>
+          {(["sheet", "board", "causes"] as const).map((p) => (
+            <button key={p} type="button" aria-pressed={pane === p} onClick={() => setPane(p)}>
+              {p === "sheet" ? "Sheet" : p === "board" ? "Board" : "Causes"}
+            </button>
+          ))}
+        </nav>
+      </div>
+    </main>
+  );
+}
+
+/** A sheet with readings opens where the work goes on. */
+function firstStep(dto: SheetDto): StepId {
+  return dto.entries.some((e) => e.kind === "reading") ? "readings" : "call";
+}
+
+function knotsOf(sheet: Sheet): KnotState[] {
+  const { dto, state } = sheet;
+  const needed = cautionsOf(dto.pump);
+  const acknowledged = needed.filter((c) => state.acknowledged.has(c));
+  const seen = [...state.observations.values()];
+  const present = seen.filter((s) => s === "present").length;
+  const readings = [...state.readings.values()].filter((r) => r.si !== null).length;
+  const last = state.acknowledged.get(acknowledged.at(-1) ?? "");
+  return [
+    { id: "call", done: true, say: dto.complaint || "planned round" },
+    {
+      id: "safe",
+      done: acknowledged.length === needed.length,
+      say: last ? `acknowledged ${clock(last.at, dto.pump.zone)}` : needed.length === 0 ? "no hazard in the readings" : `${needed.length - acknowledged.length} to acknowledge`,
+    },
+    { id: "look", done: seen.length > 0, say: seen.length === 0 ? "nothing noted yet" : `${present} seen, ${seen.length - present} ruled out` },
+    { id: "readings", done: readings > 0, say: readings === 0 ? "none yet" : readings === 1 ? "1 taken" : `${readings} taken` },
+    { id: "compare", done: false, say: "what disagrees with what" },
+    { id: "test", done: state.outcomes.size > 0, say: state.outcomes.size === 0 ? "none done" : `${state.outcomes.size} done` },
+    { id: "sign", done: dto.signedAt !== null, say: dto.signedAt ? "signed" : "found, done, proven" },
+  ];
+}
+
+/** Where what was typed is: on this device, on its way, or sent. */
+function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
+  const words = {
+    sent: () => (courier.kind === "sent" && courier.at ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}` : "all kept and sent"),
+    sending: () => "kept on this device, sending …",
+    waiting: () => `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
+    refused: () => (courier.kind === "refused" ? courier.message : ""),
+  }[courier.kind]();
+  return (
+    <span role="status" data-testid="saved" data-courier={courier.kind} className={courier.kind === "refused" ? classes.refused : undefined}>
+      {words}
+    </span>
+  );
+}

@@ -1,0 +1,44 @@
+"use client";
+
+import { cautionRow, type CautionId, DEFERENCE } from "@yard-tack/core/diagnosis";
+import { Button } from "@mantine/core";
+import { useWho } from "@/shell/who";
+import { clock } from "@/shell/times";
+import type { Sheet } from "../use-sheet";
+import classes from "./steps.module.css";
+
+/** One caution: read, then acknowledged by name and time. */
+export function CautionCard({ id, sheet }: { id: CautionId; sheet: Sheet }) {
+  const who = useWho();
+  const row = cautionRow(id);
+  const done = sheet.state.acknowledged.get(id);
+  return (
+    <article className={classes.caution} data-done={done !== undefined || undefined} data-caution={id}>
+      <h3>
+        <span>Caution</span> {row.title}
+      </h3>
+      <p>{row.text}</p>
+      {done ? (
+        <p className={classes.acknowledged}>
+          Acknowledged by {sheet.dto.people[done.personId] ?? who.name} at {clock(done.at, sheet.dto.pump.zone)}
+        </p>
+      ) : (
+        <Button variant="default" onClick={() => sheet.add({ kind: "acknowledgement", caution: id })}>
+          Read and acknowledged, {who.name}
+        </Button>
+      )}
+    </article>
+  );
+}
+
+/** Several cautions, with the deference that ends them. */
+export function Cautions({ ids, sheet }: { ids: readonly CautionId[]; sheet: Sheet }) {
+  return (
+    <div>
+      {ids.map((id) => (
+        <CautionCard key={id} id={id} sheet={sheet} />
+      ))}
+      {ids.length > 0 ? <p className={classes.deference}>{DEFERENCE}</p> : null}
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { v4 as newId } from "uuid";
+import { useWho } from "@/shell/who";
+import { type CourierState, makeCourier } from "./courier";
+import type { SheetEntry } from "./entries";
+import { acknowledged, draftsOf, keep, keepDraft, waiting } from "./outbox";
+import type { SheetDto } from "./sheet-dto";
+import { foldEntries, type SheetState } from "./sheet-state";
+
+/** An entry before it has its id, its author and its time. */
+type Bare<T> = T extends unknown ? Omit<T, "id" | "personId" | "at"> : never;
+export type NewEntry = Bare<SheetEntry>;
+
+export interface Sheet {
+  readonly dto: SheetDto;
+  readonly state: SheetState;
+  readonly courier: CourierState;
+  /** Whether what this device kept has been read; drafts are final from then on. */
+  readonly ready: boolean;
+  readonly drafts: ReadonlyMap<string, string>;
+  readonly add: (entry: NewEntry) => void;
+  readonly draft: (slot: string, text: string) => void;
+}
+
+/** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
+export function useSheet(dto: SheetDto): Sheet {
+  const who = useWho();
+  const [entries, setEntries] = useState<readonly SheetEntry[]>(dto.entries);
+  const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
+  const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
+  const [ready, setReady] = useState(false);
+  const channel = useRef<BroadcastChannel | null>(null);
+  const courierRef = useRef<ReturnType<typeof makeCourier> | null>(null);
+
+  useEffect(() => {
+    const made = makeCourier({
+      waiting: () => waiting(dto.id),
+      acknowledged,
+      post: (list) => post(dto.id, list),
+      now: () => new Date().toISOString(),
+      pause: (ms, then) => {
+        const timer = setTimeout(then, ms);
+        return () => clearTimeout(timer);
+      },
+      tell: setCourier,
+    });
+    courierRef.current = made;
+    const tabs = new BroadcastChannel(`yard-sheet-${dto.id}`);
+    channel.current = tabs;
+    tabs.onmessage = (message: MessageEvent<SheetEntry>) =>
+      setEntries((list) => [...list, message.data]);
+    void Promise.all([waiting(dto.id), draftsOf(dto.id)]).then(([kept, texts]) => {
+      if (kept.length > 0) setEntries((list) => [...list, ...kept]);
+      setDrafts(texts);
+      setReady(true);
+      void made.nudge();
+    });
+    const online = () => void made.nudge();
+    window.addEventListener("online", online);
+    return () => {
+      made.stop();
+      tabs.close();
+      window.removeEventListener("online", online);
+    };
+  }, [dto.id]);
+
+  const add = useCallback(
+    (bare: NewEntry) => {
+      const entry = { ...bare, id: newId(), personId: who.id, at: new Date().toISOString() } as SheetEntry;
+      setEntries((list) => [...list, entry]);
+      void keep(dto.id, entry).then(() => {
+        channel.current?.postMessage(entry);
+        return courierRef.current?.nudge();
+      });
+    },
+    [dto.id, who.id],
+  );
+  const draft = useCallback(
+    (slot: string, text: string) => void keepDraft(dto.id, slot, text),
+    [dto.id],
+  );
+  const state = useMemo(() => foldEntries(entries), [entries]);
+  return { dto, state, courier, ready, drafts, add, draft };
+}
+
+async function post(sheetId: string, entries: readonly SheetEntry[]) {
+  try {
+    const answer = await fetch(`/api/sheets/${sheetId}/entries`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ entries }),
+    });
+    const body = (await answer.json()) as { kept?: string[]; message?: string };
+    return answer.ok
+      ? ({ ok: true, kept: body.kept ?? [] } as const)
+      : ({ ok: false, status: answer.status, message: body.message ?? "refused" } as const);
+  } catch {
+    return { ok: false, status: 0, message: "no answer" } as const;
+  }
+}

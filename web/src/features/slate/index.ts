@@ -1,0 +1,2 @@
+export { SlatePage } from "./slate-page";
+export { NewCallForm } from "./new-call-form";

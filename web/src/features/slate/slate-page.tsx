@@ -1,0 +1,87 @@
+import { formatNumber } from "@yard-tack/core/quantity";
+import Link from "next/link";
+import { TrendLine } from "@/features/yard";
+import { LinkButton } from "@/shell/link-button";
+import { PageHead } from "@/shell/page-head";
+import { clock, weekday } from "@/shell/times";
+import type { Drift, SlateCall } from "./server";
+import classes from "./slate.module.css";
+
+/** What needs doing today. */
+export function SlatePage({ calls, drifting, now }: { calls: readonly SlateCall[]; drifting: readonly Drift[]; now: string }) {
+  const jobs = calls.filter((c) => c.kind === "call");
+  const rounds = calls.filter((c) => c.kind === "round");
+  const zone = calls[0]?.zone ?? "UTC";
+  return (
+    <main>
+      <PageHead title={weekday(now, zone)} about={`${jobs.length} ${jobs.length === 1 ? "call" : "calls"}, ${rounds.length} ${rounds.length === 1 ? "round" : "rounds"}`}>
+        <LinkButton href="/call">
+          New call
+        </LinkButton>
+      </PageHead>
+      <div className={classes.slate}>
+        <div>
+          {calls.length === 0 ? (
+            <p className={classes.empty}>
+              Nothing is waiting. <Link href="/call">Take a call</Link> or <Link href="/yard">look at the pumps</Link>.
+            </p>
+          ) : null}
+          <CallList title="Calls" calls={jobs} />
+          <CallList title="Rounds" calls={rounds} />
+        </div>
+        <aside className={classes.beside}>
+          <h2>Drifting</h2>
+          {drifting.length === 0 ? <p>No pump has lost head against its fingerprint.</p> : null}
+          {drifting.map((d) => (
+            <Link key={d.pumpId} href={`/yard/${d.pumpId}`} className={classes.drift}>
+              <span>
+                <b>{d.tag}</b> head at equal flow
+                <br />
+                {formatNumber(Math.abs(d.points.at(-1)?.percent ?? 0), 2)} % under its fingerprint
+              </span>
+              <TrendLine points={d.points} zone={d.zone} small />
+            </Link>
+          ))}
+        </aside>
+      </div>
+    </main>
+  );
+}
+
+function CallList({ title, calls }: { title: string; calls: readonly SlateCall[] }) {
+  if (calls.length === 0) return null;
+  return (
+    <section>
+      <h2 className={classes.listTitle}>{title}</h2>
+      <ul className={classes.calls}>
+        {calls.map((c) => (
+          <li key={c.id} data-again={c.recurrence ? true : undefined}>
+            <Link href={`/sheet/${c.id}`} className={classes.call}>
+              <span className={classes.time}>
+                <b>{clock(c.dueAt, c.zone)}</b>
+                {c.started ? "begun" : "open"}
+              </span>
+              <span>
+                <strong>
+                  {c.tag} {c.complaint}
+                </strong>
+                <span className={classes.place}>
+                  {c.place}. {c.recurrence ? <em>{`Second time in ${c.recurrence.daysAgo} days: ${c.recurrence.found}`}</em> : null}
+                </span>
+                {c.first ? (
+                  <span>
+                    Before you touch anything: <mark>read the {c.first}</mark>.
+                  </span>
+                ) : null}
+              </span>
+              <span className={classes.take}>
+                <b>Take</b>
+                {c.take.join(", ")}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,5 @@
+import "server-only";
+
+export { loadPump } from "./load-pump";
+export { loadPumpPage, loadYard } from "./server";
+export type { YardSite } from "./server";

@@ -1,0 +1,71 @@
+import "server-only";
+import { pumpWithParts, unitOfWork } from "@/db";
+import type { InstrumentDto, PumpDto } from "./pump-dto";
+
+/** A pump with its current curve, plates, fingerprints and instruments. */
+export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
+  const found = await pumpWithParts(await unitOfWork(), pumpId);
+  if (!found) return undefined;
+  const { pump, site, curves, plates, fingerprints, instruments, zeroChecks } = found;
+  const current = <T extends { id: string; supersedes?: string | null }>(rows: readonly T[]) => {
+    const replaced = new Set(rows.map((r) => r.supersedes));
+    return rows.filter((r) => !replaced.has(r.id));
+  };
+  const curve = current(curves).at(-1);
+  const plate = (kind: string) => current(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
+  const motor = plate("motor");
+  const { site: conditions, ...layout } = pump.layout;
+  const base = {
+    format: "yard-tack/case",
+    version: 1,
+    pump: {
+      tag: pump.tag,
+      family: pump.family,
+      ...(pump.installation ? { installation: pump.installation } : {}),
+      ...pump.details,
+      ...(curve ? { curve: curve.sheet } : {}),
+      ...(motor ? { motor } : {}),
+    },
+    site: { ...site.conditions, ...(conditions as object | undefined) },
+    ...layout,
+    ...(fingerprints.length > 0
+      ? {
+          fingerprint: fingerprints.map((f) => ({
+            date: f.takenAt.toISOString().slice(0, 10),
+            reason: f.reason,
+            snapshots: f.snapshots,
+          })),
+        }
+      : {}),
+  };
+  return {
+    id: pump.id,
+    tag: pump.tag,
+    purpose: pump.purpose,
+    family: pump.family,
+    installation: pump.installation ?? null,
+    siteName: site.name,
+    zone: site.zone,
+    units: site.units === "us" ? "us" : "metric",
+    base,
+    motor,
+    body: plate("body"),
+    curveSource: curve?.source ?? null,
+    instruments: instruments.map((i): InstrumentDto => {
+      const zero = zeroChecks.filter((z) => z.instrumentId === i.id).at(-1);
+      return {
+        id: i.id,
+        name: i.name,
+        kind: i.kind,
+        unit: i.unit,
+        range: i.rangeLow && i.rangeHigh ? [i.rangeLow, i.rangeHigh] : null,
+        percent: i.percent ?? null,
+        division: i.division ?? null,
+        gaugeHeight: i.gaugeHeight ?? null,
+        tappingHeight: i.tappingHeight ?? null,
+        line: i.line === "full" || i.line === "empty" ? i.line : null,
+        zero: zero ? { at: zero.at.toISOString(), passed: zero.passed, deviation: zero.deviation } : null,
+      };
+    }),
+  };
+}

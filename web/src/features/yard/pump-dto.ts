@@ -1,0 +1,31 @@
+/** A pump as screens and case files need it: everything as written. */
+export interface InstrumentDto {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly unit: string;
+  readonly range: readonly [string, string] | null;
+  readonly percent: number | null;
+  readonly division: string | null;
+  readonly gaugeHeight: string | null;
+  readonly tappingHeight: string | null;
+  readonly line: "full" | "empty" | null;
+  readonly zero: { readonly at: string; readonly passed: boolean; readonly deviation: string } | null;
+}
+
+export interface PumpDto {
+  readonly id: string;
+  readonly tag: string;
+  readonly purpose: string;
+  readonly family: string;
+  readonly installation: string | null;
+  readonly siteName: string;
+  readonly zone: string;
+  readonly units: "metric" | "us";
+  /** A case file without snapshots, observations or tests. */
+  readonly base: Readonly<Record<string, unknown>>;
+  readonly instruments: readonly InstrumentDto[];
+  readonly body: Readonly<Record<string, unknown>> | null;
+  readonly motor: Readonly<Record<string, unknown>> | null;
+  readonly curveSource: string | null;
+}

@@ -1,0 +1,70 @@
+import Link from "next/link";
+import { LinkButton } from "@/shell/link-button";
+import { PageHead } from "@/shell/page-head";
+import { day } from "@/shell/times";
+import { PlateCard } from "./plate-card";
+import { PumpBoard } from "./pump-board";
+import type { PumpPageDto } from "./server";
+import { TrendLine } from "./trend-line";
+import { pumpLine } from "./words";
+import classes from "./yard.module.css";
+
+/** One pump: plate, history, trend, curve. */
+export function PumpPage({ dto }: { dto: PumpPageDto }) {
+  const { pump, visits, trend, openSheetId } = dto;
+  return (
+    <main>
+      <PageHead
+        title={pump.tag}
+        about={
+          <>
+            {pump.purpose ? `${pump.purpose}, ` : ""}
+            {pump.siteName}
+            <br />
+            {pumpLine(pump)}
+          </>
+        }
+      >
+        {openSheetId ? (
+          <LinkButton href={`/sheet/${openSheetId}`} now>
+            Go on with its run sheet
+          </LinkButton>
+        ) : (
+          <LinkButton href={`/call?pump=${pump.id}`} now>
+            Start a run sheet
+          </LinkButton>
+        )}
+      </PageHead>
+      <div className={classes.two}>
+        <section className={classes.left}>
+          <PlateCard pump={pump} />
+          <h2>What happened here</h2>
+          {visits.length === 0 ? <p className={classes.muted}>Nothing yet. The first visit can leave a fingerprint.</p> : null}
+          <ol className={classes.history}>
+            {visits.map((v) => (
+              <li key={v.id} data-kind={v.kind}>
+                <span>{day(v.at, pump.zone)}</span>
+                <div>
+                  <Link href={`/log/${v.id}`}>{v.title}</Link>
+                  <p>
+                    {v.found} {v.kind === "call" ? v.done : ""}
+                  </p>
+                </div>
+              </li>
+            ))}
+          </ol>
+          {trend.length > 1 ? (
+            <>
+              <h2>Head at equal flow, percent of fingerprint</h2>
+              <TrendLine points={trend} zone={pump.zone} />
+            </>
+          ) : null}
+        </section>
+        <section className={classes.right}>
+          <PumpBoard base={pump.base} snapshots={dto.lastSnapshots} trend={trend} />
+          <p className={classes.muted}>{pump.curveSource ? `Rated curve: ${pump.curveSource}.` : ""}</p>
+        </section>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,95 @@
+import "server-only";
+import { logEntries, openSheets, unitOfWork, yard } from "@/db";
+import { logBody } from "@/features/log/index.server";
+import { loadPump } from "./load-pump";
+import type { PumpDto } from "./pump-dto";
+import { trendOf, type TrendPoint } from "./trend";
+
+export interface YardSite {
+  readonly id: string;
+  readonly name: string;
+  readonly zone: string;
+  readonly units: string;
+  readonly pumps: readonly {
+    readonly id: string;
+    readonly tag: string;
+    readonly purpose: string;
+    readonly family: string;
+    readonly installation: string | null;
+    readonly openSheet: { readonly id: string; readonly complaint: string } | null;
+    readonly last: { readonly at: string; readonly title: string; readonly found: string } | null;
+  }[];
+}
+
+/** Every site with its pumps, what is open on them and what happened last. */
+export async function loadYard(): Promise<YardSite[]> {
+  const em = await unitOfWork();
+  const sites = await yard(em);
+  const open = await openSheets(em);
+  const log = await logEntries(em);
+  return sites.map(({ site, pumps }) => ({
+    id: site.id,
+    name: site.name,
+    zone: site.zone,
+    units: site.units,
+    pumps: pumps.map((p) => {
+      const sheet = open.find((o) => o.pump.id === p.id)?.row;
+      const last = log.find((l) => l.pump.id === p.id)?.row;
+      return {
+        id: p.id,
+        tag: p.tag,
+        purpose: p.purpose,
+        family: p.family,
+        installation: p.installation ?? null,
+        openSheet: sheet ? { id: sheet.id, complaint: sheet.complaint || "round" } : null,
+        last: last ? { at: last.at.toISOString(), title: last.title, found: logBody(last.body).found } : null,
+      };
+    }),
+  }));
+}
+
+export interface PumpPageDto {
+  readonly pump: PumpDto;
+  readonly trend: readonly TrendPoint[];
+  readonly visits: readonly {
+    readonly id: string;
+    readonly at: string;
+    readonly kind: string;
+    readonly title: string;
+    readonly found: string;
+    readonly done: string;
+    readonly closed: string;
+  }[];
+  readonly openSheetId: string | null;
+  /** The newest visit's snapshot, to draw the pump's present point from. */
+  readonly lastSnapshots: readonly Record<string, unknown>[];
+}
+
+/** A pump's page; undefined when there is no such pump. */
+export async function loadPumpPage(pumpId: string): Promise<PumpPageDto | undefined> {
+  const pump = await loadPump(pumpId);
+  if (!pump) return undefined;
+  const em = await unitOfWork();
+  const [log, open] = [await logEntries(em, pumpId), await openSheets(em)];
+  const visits = log.map(({ row }) => ({ row, body: logBody(row.body) }));
+  const sheet = (pump.base["pump"] as { curve?: Record<string, unknown> }).curve;
+  const latest = visits.find((v) => v.body.snapshots.length > 0)?.body.snapshots ?? [];
+  return {
+    pump,
+    trend: trendOf(
+      sheet,
+      visits.map(({ row, body }) => ({ at: row.at, kind: row.kind, head: body.head, flow: body.flow })),
+    ),
+    visits: visits.map(({ row, body }) => ({
+      id: row.id,
+      at: row.at.toISOString(),
+      kind: row.kind,
+      title: row.title,
+      found: body.found,
+      done: body.done,
+      closed: body.closed,
+    })),
+    openSheetId: open.find((o) => o.pump.id === pumpId)?.row.id ?? null,
+    lastSnapshots: latest,
+  };
+}

@@ -1,0 +1,64 @@
+"use client";
+
+import { useComputedColorScheme, useMantineColorScheme } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import { IconBuildingFactory, IconClipboardText, IconListDetails, IconMoon, IconSun, IconUser } from "@tabler/icons-react";
+import Link from "next/link";
+import { usePathname, useRouter } from "next/navigation";
+import type { ReactNode } from "react";
+import { useWho } from "./who";
+import classes from "./rail.module.css";
+
+const PLACES = [
+  { href: "/", label: "Slate", icon: IconClipboardText, owns: (p: string) => p === "/" || p.startsWith("/sheet") || p.startsWith("/call") },
+  { href: "/yard", label: "Yard", icon: IconBuildingFactory, owns: (p: string) => p.startsWith("/yard") },
+  { href: "/log", label: "Log", icon: IconListDetails, owns: (p: string) => p.startsWith("/log") },
+] as const;
+
+/** The narrow rail and the page beside it. */
+export function Frame({ children }: { children: ReactNode }) {
+  const path = usePathname();
+  const router = useRouter();
+  const who = useWho();
+  const { setColorScheme } = useMantineColorScheme();
+  const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
+  const night = scheme === "dark";
+  useHotkeys([
+    ["alt+1", () => router.push("/")],
+    ["alt+2", () => router.push("/yard")],
+    ["alt+3", () => router.push("/log")],
+  ]);
+  const onSheet = path.startsWith("/sheet/") ? true : undefined;
+  return (
+    <div className={classes.frame}>
+      <nav className={`${classes.rail} no-print`} aria-label="Places" data-on-sheet={onSheet}>
+        <a className={classes.skip} href="#page">
+          Skip to the page
+        </a>
+        {PLACES.map(({ href, label, icon: Icon, owns }) => (
+          <Link key={href} href={href} className={classes.place} aria-current={owns(path) ? "page" : undefined}>
+            <Icon size={20} stroke={1.7} aria-hidden />
+            {label}
+          </Link>
+        ))}
+        <div className={classes.foot}>
+          <Link href={`/who?back=${encodeURIComponent(path)}`} className={classes.place} aria-label={`${who.name}: change who is here`}>
+            <IconUser size={20} stroke={1.7} aria-hidden />
+            {who.units === "us" ? "US units" : "Metric"}
+          </Link>
+          <button
+            type="button"
+            className={classes.switch}
+            onClick={() => setColorScheme(night ? "light" : "dark")}
+          >
+            {night ? <IconSun size={20} stroke={1.7} aria-hidden /> : <IconMoon size={20} stroke={1.7} aria-hidden />}
+            {night ? "Day" : "Night"}
+          </button>
+        </div>
+      </nav>
+      <div id="page" className={classes.main} data-on-sheet={onSheet}>
+        {children}
+      </div>
+    </div>
+  );
+}
