@@ -14,7 +14,8 @@ import { demandFreePort, ensureBuild, runTypeScript, serve, stopServing } from "
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const dev = process.argv.includes("--dev");
 const port = Number(process.env.PORT ?? 3000);
-if (!Number.isInteger(port) || port < 1 || port > 65535) giveUp(`PORT ${process.env.PORT} is no port.`);
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  giveUp(`PORT ${process.env.PORT} is no port.`);
 
 if (process.argv.includes("--reset")) {
   removePostgres(root, "cluster");

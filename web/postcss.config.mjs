@@ -2,7 +2,7 @@ const config = {
   plugins: {
     "postcss-preset-mantine": {},
     "postcss-simple-vars": {
-      variables: { "phone": "48em", "tablet": "68em" },
+      variables: { phone: "48em", tablet: "68em" },
     },
   },
 };

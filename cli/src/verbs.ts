@@ -93,7 +93,9 @@ export function runVerb(verb: string, text: string): Outcome {
   const work = TABLE[verb];
   if (work) return work(text);
   return {
-    ...refused([{ path: "", message: `The verb "${verb}" is not known; known are ${VERBS.join(", ")}.` }]),
+    ...refused([
+      { path: "", message: `The verb "${verb}" is not known; known are ${VERBS.join(", ")}.` },
+    ]),
     message: `unknown verb ${verb}`,
   };
 }

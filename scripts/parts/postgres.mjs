@@ -16,11 +16,15 @@ const isRoot = process.getuid?.() === 0;
 /** Folder of initdb and pg_ctl, newest version first. */
 function findPrograms() {
   const base = "/usr/lib/postgresql";
-  const versions = existsSync(base) ? readdirSync(base).map(Number).filter((v) => v >= 15) : [];
+  const versions = existsSync(base)
+    ? readdirSync(base)
+        .map(Number)
+        .filter((v) => v >= 15)
+    : [];
   for (const v of versions.sort((a, b) => b - a)) {
     if (existsSync(join(base, String(v), "bin/initdb"))) return join(base, String(v), "bin");
   }
-  const onPath = spawnSync("sh", ["-c", "dirname \"$(command -v initdb)\""], { encoding: "utf8" });
+  const onPath = spawnSync("sh", ["-c", 'dirname "$(command -v initdb)"'], { encoding: "utf8" });
   const dir = onPath.stdout.trim();
   return dir && existsSync(join(dir, "initdb")) ? dir : undefined;
 }
@@ -29,7 +33,9 @@ function ensurePrograms() {
   const found = findPrograms();
   if (found) return found;
   if (!isRoot) {
-    giveUp("PostgreSQL 15 or newer is missing; install Debian's package `postgresql`, or set DATABASE_URL.");
+    giveUp(
+      "PostgreSQL 15 or newer is missing; install Debian's package `postgresql`, or set DATABASE_URL.",
+    );
   }
   say("Installing PostgreSQL from Debian's packages …");
   installDebian(["postgresql"]);
@@ -40,10 +46,12 @@ function ensurePrograms() {
 export function installDebian(names) {
   const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
   const options = { stdio: ["ignore", "ignore", "ignore"], env };
-  const install = () => spawnSync("apt-get", ["install", "-y", "--no-install-recommends", ...names], options);
+  const install = () =>
+    spawnSync("apt-get", ["install", "-y", "--no-install-recommends", ...names], options);
   if (install().status === 0) return;
   spawnSync("apt-get", ["update"], options);
-  if (install().status !== 0) giveUp(`apt-get install ${names.join(" ")} failed; install it by hand.`);
+  if (install().status !== 0)
+    giveUp(`apt-get install ${names.join(" ")} failed; install it by hand.`);
 }
 
 /** Runs a PostgreSQL program as the user who may. */

@@ -9,7 +9,11 @@ export async function tackBundle(root) {
   ensurePackages(root);
   const out = join(root, "cli/dist/tack.mjs");
   const stamp = `${out}.from`;
-  const hash = hashOf([join(root, "core/src"), join(root, "cli/src"), join(root, "package-lock.json")]);
+  const hash = hashOf([
+    join(root, "core/src"),
+    join(root, "cli/src"),
+    join(root, "package-lock.json"),
+  ]);
   if (isFresh(stamp, hash)) return out;
   const { build } = await import("esbuild");
   await build({

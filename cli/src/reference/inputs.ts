@@ -1,5 +1,10 @@
 /** Reads the inputs of a check case: quantities in quotes, bare numbers with the unit in the key. */
-import { buildCurve, type RatedCurve, type SystemCurve, systemThrough } from "@yard-tack/core/curve";
+import {
+  buildCurve,
+  type RatedCurve,
+  type SystemCurve,
+  systemThrough,
+} from "@yard-tack/core/curve";
 import {
   absolutePa,
   type AbsolutePa,

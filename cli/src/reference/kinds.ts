@@ -66,7 +66,8 @@ const water = (inputs: Inputs): Computed => {
     return { atmosphericPressure: p.ok ? p.value : null };
   }
   const w = waterAt(need(inputs, "temperature", "temperature"));
-  if (!w.ok) return { saturationPressure: null, saturatedLiquidDensity: null, dynamicViscosity: null };
+  if (!w.ok)
+    return { saturationPressure: null, saturatedLiquidDensity: null, dynamicViscosity: null };
   return {
     saturationPressure: w.value.saturationPressure,
     saturatedLiquidDensity: w.value.density,
@@ -81,9 +82,7 @@ function gaugeOf(
 ): GaugeReading | undefined {
   const key = `${side}Pressure`;
   const list: readonly unknown[] = Array.isArray(inputs[key]) ? inputs[key] : [inputs[key]];
-  const values = list
-    .map((v) => gaugeInput({ v }, "v", atmosphere))
-    .filter((v) => v !== undefined);
+  const values = list.map((v) => gaugeInput({ v }, "v", atmosphere)).filter((v) => v !== undefined);
   if (values.length === 0) return undefined;
   const { mean, u: spread } = repeats(values);
   const cls = group(group(inputs, "gaugeClass") ?? {}, side);
@@ -339,7 +338,10 @@ const motor = (inputs: Inputs): Computed => {
       return { mean, imbalancePercent: percent, worstIndex, band, deratingFactor: factor ?? null };
     }
     case "phaseLoss": {
-      const found = phaseLoss(siList(inputs, "amps", "current"), si(inputs, "healthyCurrent", "current"));
+      const found = phaseLoss(
+        siList(inputs, "amps", "current"),
+        si(inputs, "healthyCurrent", "current"),
+      );
       return {
         lostPhaseIndex: found?.lostIndex ?? null,
         stop: found !== undefined,
@@ -357,7 +359,10 @@ const motor = (inputs: Inputs): Computed => {
       };
     }
     case "slip": {
-      const sync = synchronousSpeed(need(inputs, "frequency", "frequency"), plain(inputs, "poles") ?? 2);
+      const sync = synchronousSpeed(
+        need(inputs, "frequency", "frequency"),
+        plain(inputs, "poles") ?? 2,
+      );
       const plate = rpm(inputs, "plateSpeed") ?? 0;
       const speed = rpm(inputs, "speed");
       return {

@@ -119,5 +119,8 @@ const OTHER_UNITS: Readonly<Record<string, Unit>> = {
 
 function sameInOtherUnit(si: number, also: { value: number; unit: string }): boolean {
   const unit = OTHER_UNITS[also.unit];
-  return unit !== undefined && Math.abs(toUnit(si, unit) - also.value) <= 1e-6 * Math.abs(also.value) + 1e-9;
+  return (
+    unit !== undefined &&
+    Math.abs(toUnit(si, unit) - also.value) <= 1e-6 * Math.abs(also.value) + 1e-9
+  );
 }

@@ -69,7 +69,8 @@ export interface PhasesView {
   readonly withheld: boolean;
   readonly lostPhase: number | undefined;
   readonly loadFraction: number | undefined;
-  readonly shaftPower: { readonly value: number; readonly low95: number; readonly high95: number } | undefined;
+  readonly shaftPower:
+    { readonly value: number; readonly low95: number; readonly high95: number } | undefined;
   readonly voltsPercent: number | undefined;
 }
 
@@ -136,7 +137,8 @@ export type BoardOutcome =
 export function boardOf(json: unknown, units: UnitSystem, places?: unknown): BoardOutcome {
   const file = readCase(json);
   if (!file.ok) return { ok: false, errors: file.error };
-  const hung = places === undefined ? undefined : readCase({ ...(json as object), snapshots: [places] });
+  const hung =
+    places === undefined ? undefined : readCase({ ...(json as object), snapshots: [places] });
   const template = hung?.ok ? situationOf(hung.value).snapshots[0] : undefined;
   return { ok: true, view: boardView(file.value, units, template) };
 }
@@ -162,7 +164,10 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
         why: t.why,
       };
     }),
-    forbidden: result.forbiddenTests.map((t) => ({ name: testRow(t.id)?.name ?? t.id, why: t.why })),
+    forbidden: result.forbiddenTests.map((t) => ({
+      name: testRow(t.id)?.name ?? t.id,
+      why: t.why,
+    })),
     stop: result.stop,
     missing,
     expectations: places ? expectationsOf(situation, places) : {},
@@ -199,7 +204,10 @@ function chartOf({ situation, parts }: Diagnosis, sheet: RatedCurve): ChartView 
   const curve = parts?.curve ?? sheet;
   const start = curveStart(curve);
   const end = curveEnd(curve);
-  const flows = Array.from({ length: CURVE_STEPS + 1 }, (_, i) => start + ((end - start) * i) / CURVE_STEPS);
+  const flows = Array.from(
+    { length: CURVE_STEPS + 1 },
+    (_, i) => start + ((end - start) * i) / CURVE_STEPS,
+  );
   const read = flows.map((q) => ({ q, ...readCurve(curve, q) }));
   const tolerance = parts?.tolerance;
   const edge = (sign: 1 | -1): ChartPoint[] =>
@@ -218,7 +226,9 @@ function chartOf({ situation, parts }: Diagnosis, sheet: RatedCurve): ChartView 
     npshr: read.flatMap(({ q, npshr }) => (npshr === undefined ? [] : [[q, npshr] as const])),
     fingerprint: fingerprintLine(situation),
     system: system
-      ? flows.map((q): ChartPoint => [q, systemHead(system, q)]).filter(([, h]) => h < 1.4 * (read[0]?.head ?? 0))
+      ? flows
+          .map((q): ChartPoint => [q, systemHead(system, q)])
+          .filter(([, h]) => h < 1.4 * (read[0]?.head ?? 0))
       : [],
     shouldBe: meeting && [meeting.flow, meeting.head],
     today: parts && todayOf(parts),
@@ -265,7 +275,8 @@ function fingerprintLine(situation: Situation): ChartPoint[] {
 function todayOf(parts: NonNullable<Diagnosis["parts"]>): ChartView["today"] {
   const { head, flow } = parts.duty;
   if (!head || !flow) return undefined;
-  const slope = flow.from === "head" && parts.curve ? (readCurve(parts.curve, flow.value).headSlope ?? 0) : 0;
+  const slope =
+    flow.from === "head" && parts.curve ? (readCurve(parts.curve, flow.value).headSlope ?? 0) : 0;
   const uFlow = Math.max(flow.u, 0.005 * flow.value);
   return {
     at: [flow.value, head.value],
@@ -281,7 +292,9 @@ function otherPoints(situation: Situation): ChartView["others"] {
   return situation.snapshots.slice(1).flatMap((s) => {
     const { duty } = partsOf(situation, s);
     const flow = s.valve === "shut" ? 0 : duty.flow?.value;
-    return flow !== undefined && duty.head ? [{ label: s.label, at: [flow, duty.head.value] as const }] : [];
+    return flow !== undefined && duty.head
+      ? [{ label: s.label, at: [flow, duty.head.value] as const }]
+      : [];
   });
 }
 

@@ -4,7 +4,11 @@ import { curveEnd, readCurve } from "../curve/index.ts";
 import { formatNumber, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
 import type { Comparison } from "./board-view.ts";
 
-const FROM = { meter: "the meter", head: "the head on the curve", power: "the shaft power" } as const;
+const FROM = {
+  meter: "the meter",
+  head: "the head on the curve",
+  power: "the shaft power",
+} as const;
 
 /** Every comparison the readings allow, in the order of the flow through the pump. */
 export function compareAll(d: Diagnosis, units: UnitSystem): Comparison[] {
@@ -97,7 +101,8 @@ const load: Compare = ({ parts, situation }, units) => {
       ? readCurve(parts.curve, flow.value).power
       : undefined;
   const limit = situation.motor.serviceFactor ?? 1;
-  const beside = rated === undefined ? "" : `; the curve says ${formatSi(rated, "power", units)} at this flow`;
+  const beside =
+    rated === undefined ? "" : `; the curve says ${formatSi(rated, "power", units)} at this flow`;
   return {
     title: "Motor load",
     sentence: `${formatSi(p.value, "power", units)} at the shaft, ${formatNumber(100 * x.value, 2)} % of the plate${beside}.`,
@@ -121,7 +126,8 @@ const balance: Compare = ({ parts }) => {
   return {
     title: "Currents between phases",
     sentence: `${formatNumber(a.percent, 2)} % apart. ${verdict}${beside}`,
-    tone: lostPhase !== undefined || a.band === "alarm" ? "now" : a.band === "note" ? "watch" : "fine",
+    tone:
+      lostPhase !== undefined || a.band === "alarm" ? "now" : a.band === "note" ? "watch" : "fine",
     workedOut: `max |I − mean| / mean. 5 % is a note, 10 % an alarm; the clamp adds ±${formatNumber(
       K95 * (uAmpsPercent ?? 0),
       2,

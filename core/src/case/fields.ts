@@ -1,6 +1,12 @@
 /** Zod building blocks of the case file: quantities as written, strict objects, known ids. */
 import * as z from "zod";
-import { type Dimension, nearestWord, parseQuantity, type Quantity, shownUnit } from "../quantity/index.ts";
+import {
+  type Dimension,
+  nearestWord,
+  parseQuantity,
+  type Quantity,
+  shownUnit,
+} from "../quantity/index.ts";
 
 const LONGEST_TEXT = 400;
 
@@ -31,7 +37,10 @@ export const perPhase = (dimension: Dimension, counts: readonly number[]) =>
       const list: readonly unknown[] = Array.isArray(raw) ? raw : [raw];
       if (!counts.includes(list.length)) {
         const wanted = counts.join(" or ");
-        ctx.addIssue({ code: "custom", message: `${wanted} entries are needed, not ${list.length}.` });
+        ctx.addIssue({
+          code: "custom",
+          message: `${wanted} entries are needed, not ${list.length}.`,
+        });
         return z.NEVER;
       }
       return list.map((entry, i) => readRepeats(entry, dimension, ctx, [i]));

@@ -124,7 +124,13 @@ const OBSERVATION_GROUPS = {
     "debris-in-impeller",
   ],
   electrical: ["terminal-warm", "recent-rewire", "breaker-trips", "smell-burnt"],
-  control: ["float-held-up", "float-free", "hand-mode-pumps", "hand-mode-no-pump", "pump-not-level"],
+  control: [
+    "float-held-up",
+    "float-free",
+    "hand-mode-pumps",
+    "hand-mode-no-pump",
+    "pump-not-level",
+  ],
   suction: [
     "strainer-dirty",
     "hose-collapsed",

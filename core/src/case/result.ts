@@ -44,9 +44,7 @@ const evidence = z.object({
 const cause = z.object({
   id: z.string(),
   probability: z.number(),
-  severity: z
-    .object({ value: z.number(), low95: z.number(), high95: z.number() })
-    .nullable(),
+  severity: z.object({ value: z.number(), low95: z.number(), high95: z.number() }).nullable(),
   for: z.array(evidence),
   against: z.array(evidence),
 });

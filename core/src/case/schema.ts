@@ -217,7 +217,10 @@ const pressureRange = z
       return [ends.data[0]?.[0], ends.data[1]?.[0]] as const;
     }
     const reason = ends.success ? undefined : ends.error.issues[0]?.message;
-    ctx.addIssue({ code: "custom", message: reason ?? 'A range is two pressures: ["0 bar", "6 bar"].' });
+    ctx.addIssue({
+      code: "custom",
+      message: reason ?? 'A range is two pressures: ["0 bar", "6 bar"].',
+    });
     return z.NEVER;
   })
   .optional();

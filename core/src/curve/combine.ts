@@ -76,7 +76,10 @@ export function parallelDuties(
   const top = Math.max(...curves.flatMap((c) => c.head.y));
   const bottom = Math.max(...curves.map((c) => valueAt(c.head, curveEnd(c)) ?? 0));
   const gap = (head: number) =>
-    systemHead(system, curves.reduce((sum, c) => sum + flowAt(c, head), 0)) - head;
+    systemHead(
+      system,
+      curves.reduce((sum, c) => sum + flowAt(c, head), 0),
+    ) - head;
   return rootsBetween(gap, Math.max(bottom, system.staticHead), top).map((head) => {
     const flowOfEach = curves.map((c) => flowAt(c, head));
     return { flow: flowOfEach.reduce((a, b) => a + b, 0), head, flowOfEach };

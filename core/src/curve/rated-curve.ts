@@ -66,9 +66,7 @@ export function buildCurve(
   if (usable.some((p, i) => i > 0 && p.flow < (usable[i - 1]?.flow ?? 0))) {
     notes.add("points-sorted");
   }
-  const points = usable
-    .map((p) => withPower(p, density))
-    .sort((a, b) => a.flow - b.flow);
+  const points = usable.map((p) => withPower(p, density)).sort((a, b) => a.flow - b.flow);
   if (points.some((p) => efficiencyOf(p, density) > 1)) notes.add("efficiency-above-one");
 
   const column = (pick: (p: CurvePoint) => number | undefined): Pchip | undefined => {
@@ -144,7 +142,11 @@ export function readCurve(curve: RatedCurve, flow: number) {
 
 /** All flows [m³/s] inside the curve at which its head is `head` [m], ascending. */
 export const flowsAtHead = (curve: RatedCurve, head: number): number[] =>
-  rootsBetween((q) => (valueAt(curve.head, q) ?? Number.NaN) - head, curveStart(curve), curveEnd(curve));
+  rootsBetween(
+    (q) => (valueAt(curve.head, q) ?? Number.NaN) - head,
+    curveStart(curve),
+    curveEnd(curve),
+  );
 
 /** All flows [m³/s] inside the curve at which its shaft power is `power` [W], ascending. */
 export function flowsAtPower(curve: RatedCurve, power: number): number[] {

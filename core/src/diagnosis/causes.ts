@@ -56,7 +56,8 @@ export const CAUSES: readonly CauseRow[] = [
   {
     id: "discharge-restriction",
     name: "Discharge restricted",
-    mechanism: "Something downstream takes more head than it should, so the pump runs back on its curve.",
+    mechanism:
+      "Something downstream takes more head than it should, so the pump runs back on its curve.",
     side: "system",
     severities: [
       [0.08, 1],
@@ -91,29 +92,34 @@ export const CAUSES: readonly CauseRow[] = [
     condition: (s) => ({ suctionLoss: s, vapour: "may" }),
     not: { installations: ["submerged"] },
     claim: (s, say) => `${say.metres(s)} of suction goes missing before the flange.`,
-    firstAid: "Throttle the discharge until the growl stops, so that the pump is not hurt meanwhile.",
-    repair: "Open the strainer and clean it; open the suction valve fully; replace a collapsed hose.",
+    firstAid:
+      "Throttle the discharge until the growl stops, so that the pump is not hurt meanwhile.",
+    repair:
+      "Open the strainer and clean it; open the suction valve fully; replace a collapsed hose.",
     parts: ["strainer gasket", "strainer basket"],
     proof: "Suction gauge back to what level and pipe explain, flow back on the duty.",
   },
   {
     id: "npsh-shortfall",
     name: "Too little NPSH",
-    mechanism: "The suction is clean, but level, warmth, lift or altitude leave less than the wheel needs.",
+    mechanism:
+      "The suction is clean, but level, warmth, lift or altitude leave less than the wheel needs.",
     side: "system",
     severities: ONCE,
     severityMeans: null,
     condition: () => ({ vapour: "must" }),
     claim: () => "The wheel gets less NPSH than it needs.",
     firstAid: "Throttle the discharge or slow the pump until the rattle goes.",
-    repair: "Raise the level, lower the pump, cool the liquid, widen the suction, or fit a slower pump.",
+    repair:
+      "Raise the level, lower the pump, cool the liquid, widen the suction, or fit a slower pump.",
     parts: [],
     proof: "Margin above what is required at the warmest, lowest case; no rattle.",
   },
   {
     id: "suction-air-leak",
     name: "Air drawn into the suction",
-    mechanism: "A joint, gland or hose under vacuum lets air in; head and power sag and gauges flutter.",
+    mechanism:
+      "A joint, gland or hose under vacuum lets air in; head and power sag and gauges flutter.",
     side: "system",
     severities: [
       [0.01, 1],
@@ -133,7 +139,8 @@ export const CAUSES: readonly CauseRow[] = [
   {
     id: "worn-rings",
     name: "Worn wear rings",
-    mechanism: "Liquid leaks back inside the pump from discharge to suction; the curve shifts to less flow.",
+    mechanism:
+      "Liquid leaks back inside the pump from discharge to suction; the curve shifts to less flow.",
     side: "pump",
     severities: [
       [0.06, 1],
@@ -153,7 +160,8 @@ export const CAUSES: readonly CauseRow[] = [
   {
     id: "impeller-worn",
     name: "Impeller worn smaller",
-    mechanism: "Eroded vane tips make the wheel act like a smaller one: head, flow and power all shrink.",
+    mechanism:
+      "Eroded vane tips make the wheel act like a smaller one: head, flow and power all shrink.",
     side: "pump",
     severities: [
       [0.03, 1],
@@ -193,7 +201,8 @@ export const CAUSES: readonly CauseRow[] = [
   {
     id: "wrong-rotation",
     name: "Turning backwards",
-    mechanism: "Two supply wires are exchanged; the pump still pumps forward, at about half its head.",
+    mechanism:
+      "Two supply wires are exchanged; the pump still pumps forward, at about half its head.",
     side: "drive",
     severities: [
       [0.4, 0.6],
@@ -205,8 +214,8 @@ export const CAUSES: readonly CauseRow[] = [
     // the flow it still moves.
     condition: (s) => ({
       curveHead: 1 - s,
-      curveFlow: 0.88 - 0.4 * (s - 0.4),
-      curvePower: 0.85 - 0.5 * (s - 0.4),
+      curveFlow: 1 - 0.32 * s,
+      curvePower: 1 - 0.4 * s,
     }),
     not: { drivers: ["1-phase", "engine"] },
     claim: () => "It turns backwards.",
@@ -231,7 +240,8 @@ export const CAUSES: readonly CauseRow[] = [
     condition: (s) => ({ speed: 1 - s }),
     claim: (s, say) => `It runs about ${say.percent(s)} too slow.`,
     firstAid: "Read the speed; set the drive or governor.",
-    repair: "Tension or replace belts, repair the clutch or coupling, restore frequency and voltage.",
+    repair:
+      "Tension or replace belts, repair the clutch or coupling, restore frequency and voltage.",
     parts: ["belt set"],
     proof: "Tachometer shows the plate speed under load.",
   },
@@ -242,7 +252,7 @@ export const CAUSES: readonly CauseRow[] = [
     side: "drive",
     severities: ONCE,
     severityMeans: null,
-    condition: () => ({ phaseLost: true, speed: 0.985 }),
+    condition: (s) => ({ phaseLost: s > 0, speed: 1 - 0.015 * s }),
     not: { drivers: ["1-phase", "engine"] },
     claim: () => "One phase carries nothing. Stop it now.",
     firstAid: "Stop now: the motor burns on two phases.",
@@ -294,7 +304,7 @@ export const CAUSES: readonly CauseRow[] = [
   },
   {
     id: "unlisted",
-    name: "None of the causes known here",
+    name: "No cause known here",
     mechanism: "The readings fit no cause on the list, or contradict each other.",
     side: "unclear",
     severities: ONCE,

@@ -87,12 +87,10 @@ export const diagnose = (file: CaseFile, units: UnitSystem = "metric"): Diagnosi
 function causesOf(posterior: Posterior, units: UnitSystem): ResultCause[] {
   return posterior.causes
     .map((c, i): ResultCause => {
-      const weighed = posterior.items.map(
-        (item): Evidence => ({
-          what: evidenceWords(item, c, units),
-          bits: posterior.bits(item, i),
-        }),
-      );
+      const weighed = posterior.items.map((item): Evidence => ({
+        what: evidenceWords(item, c, units),
+        bits: posterior.bits(item, i),
+      }));
       return {
         id: c.row.id,
         probability: c.probability,
@@ -171,7 +169,9 @@ export function missing(situation: Situation, parts: VisitParts | undefined): st
   if (!parts) return ["No snapshot: duty point, NPSH and motor were not worked out."];
   if (!situation.curve) lines.push("No rated curve: the head cannot be compared with it.");
   if (!parts.duty.head) {
-    lines.push("Total head needs a discharge gauge and a suction gauge (or, submerged, the level).");
+    lines.push(
+      "Total head needs a discharge gauge and a suction gauge (or, submerged, the level).",
+    );
   }
   if (!parts.npsh.available) {
     lines.push("NPSH available needs a suction gauge, or the source level and a flow.");
@@ -215,7 +215,7 @@ function stopWhy(
   const [first] = causes;
   const row = posterior.causes.find((c) => c.row.id === first?.id)?.row;
   if (first && row && first.probability > SETTLED) {
-    return `${row.name} stands at ${Math.round(100 * first.probability)} %: no further test would change what to do.`;
+    return `${row.name} stands at ${first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability)} %: no further test would change what to do.`;
   }
   const best = Math.max(0, ...tests.map((t) => t.bits));
   return best < WORTH_ASKING ? "No test that can be done here tells more than it costs." : null;

@@ -30,7 +30,11 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
     volts: [],
     amps: [],
     level: places.level,
-    suction: places.suction && { ...places.suction, pressure: gaugePa(0), line: places.suction.line },
+    suction: places.suction && {
+      ...places.suction,
+      pressure: gaugePa(0),
+      line: places.suction.line,
+    },
     discharge: places.discharge && { ...places.discharge, pressure: gaugePa(1) },
   };
   const { setting, readings, flow } = settingsForExpectation(situation, template);
@@ -43,7 +47,11 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
   for (const r of readings) {
     const kind = r.id.split(":")[1];
     const slot =
-      kind === "suction-gauge" ? "suctionPressure" : kind === "discharge-gauge" ? "dischargePressure" : undefined;
+      kind === "suction-gauge"
+        ? "suctionPressure"
+        : kind === "discharge-gauge"
+          ? "dischargePressure"
+          : undefined;
     if (!slot) continue;
     const predict = (q: number) => {
       operate(setting, q, state);

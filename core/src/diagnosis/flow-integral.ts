@@ -146,7 +146,9 @@ function logPrior(
     return { axis: s.flow, log: prior.kind === "anywhere" ? -Math.log(prior.limit) : 0 };
   }
   // Extra suction loss is head the system takes too.
-  const extra = setting.condition.suctionLoss * (s.flow / (setting.suction?.referenceFlow ?? setting.pump.bestFlow)) ** 2;
+  const extra =
+    setting.condition.suctionLoss *
+    (s.flow / (setting.suction?.referenceFlow ?? setting.pump.bestFlow)) ** 2;
   const left = s.head - prior.staticHead - extra;
   if (left <= 0 || s.flow <= 0) {
     // The system asks for more than the pump gives here: no duty.

@@ -45,7 +45,8 @@ export function missingReadings(
   const powerU = 0.06 * Math.max(typical?.power || 1, 1);
   const slow = posterior.causes.find((c) => c.row.id === "low-speed")?.probability ?? 0;
   const dead = posterior.causes.find((c) => c.row.id === "phase-loss")?.probability ?? 0;
-  const binary = (p: number) => (p > 0 && p < 1 ? -p * Math.log2(p) - (1 - p) * Math.log2(1 - p) : 0);
+  const binary = (p: number) =>
+    p > 0 && p < 1 ? -p * Math.log2(p) - (1 - p) * Math.log2(1 - p) : 0;
   const candidates: (MissingReading & { readonly taken: boolean })[] = [
     {
       slot: "suctionPressure",

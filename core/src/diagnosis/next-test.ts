@@ -10,7 +10,11 @@ export interface RankedTest {
   /** Bits per minute, the hazard's minutes included. */
   readonly worth: number;
   /** The two causes it separates best, by index, and the outcome each makes likely. */
-  readonly splits: { readonly for: number; readonly against: number; readonly outcome: string } | null;
+  readonly splits: {
+    readonly for: number;
+    readonly against: number;
+    readonly outcome: string;
+  } | null;
 }
 
 /** A leading cause above this needs no further test. */
@@ -32,7 +36,9 @@ export function rankTests(situation: Situation, posterior: Posterior): RankedTes
 }
 
 /** Tests that could be thought of here but must not be done, each with the reason. */
-export function forbiddenTests(situation: Situation): { readonly id: string; readonly why: string }[] {
+export function forbiddenTests(
+  situation: Situation,
+): { readonly id: string; readonly why: string }[] {
   return TESTS.flatMap((t) => {
     const why = forbiddenWhy(t, situation);
     return why ? [{ id: t.id, why }] : [];

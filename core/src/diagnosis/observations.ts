@@ -43,7 +43,10 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
     "suction-gauge-fault": 0.06,
     "discharge-gauge-fault": 0.06,
   }),
-  row("complaint.no-flow", "no flow at all", "flow", 0.03, { healthy: 0.005, "impeller-clogged": 0.06 }),
+  row("complaint.no-flow", "no flow at all", "flow", 0.03, {
+    healthy: 0.005,
+    "impeller-clogged": 0.06,
+  }),
   row("complaint.low-pressure", "too little pressure", "flow", 0.1, {
     healthy: 0.06,
     "discharge-restriction": 0.03,
@@ -80,15 +83,22 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
     "discharge-restriction": 0.12,
     "suction-restriction": 0.12,
   }),
-  row("complaint.fault-not-shown-today", "fault does not show today", "own", 0.03, { healthy: 0.1 }),
+  row("complaint.fault-not-shown-today", "fault does not show today", "own", 0.03, {
+    healthy: 0.1,
+  }),
 
-  row("onset.since-install", "since it was installed", "onset", 0.04, { "wrong-rotation": 0.25, "npsh-shortfall": 0.15 }),
+  row("onset.since-install", "since it was installed", "onset", 0.04, {
+    "wrong-rotation": 0.25,
+    "npsh-shortfall": 0.15,
+  }),
   row("onset.after-electrical-work", "since electrical work", "onset", 0.02, {
     "wrong-rotation": 0.5,
     "phase-loss": 0.12,
     "low-speed": 0.06,
   }),
-  row("onset.after-mechanical-work", "since mechanical work", "onset", 0.04, { "suction-air-leak": 0.15 }),
+  row("onset.after-mechanical-work", "since mechanical work", "onset", 0.04, {
+    "suction-air-leak": 0.15,
+  }),
   row("onset.sudden", "suddenly", "onset", 0.12, {
     "impeller-clogged": 0.35,
     "phase-loss": 0.5,
@@ -106,12 +116,20 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
     "wrong-rotation": 0.01,
     "phase-loss": 0.01,
   }),
-  row("onset.intermittent", "now and then", "onset", 0.06, { "npsh-shortfall": 0.2, "suction-air-leak": 0.2 }),
+  row("onset.intermittent", "now and then", "onset", 0.06, {
+    "npsh-shortfall": 0.2,
+    "suction-air-leak": 0.2,
+  }),
   row("onset.seasonal-cold", "when it is cold", "onset", 0.01),
   row("onset.seasonal-warm", "when it is warm", "onset", 0.01, { "npsh-shortfall": 0.12 }),
-  row("onset.low-level-only", "only at low level", "onset", 0.015, { "npsh-shortfall": 0.15, "suction-air-leak": 0.03 }),
+  row("onset.low-level-only", "only at low level", "onset", 0.015, {
+    "npsh-shortfall": 0.15,
+    "suction-air-leak": 0.03,
+  }),
   row("onset.after-standing", "after standing", "onset", 0.02, { "suction-air-leak": 0.06 }),
-  row("onset.after-pump-change", "since the pump was changed", "onset", 0.02, { "wrong-rotation": 0.1 }),
+  row("onset.after-pump-change", "since the pump was changed", "onset", 0.02, {
+    "wrong-rotation": 0.1,
+  }),
 
   row("noise.gravel", "rattle like gravel", "vapour", 0.03, {
     healthy: 0.01,
@@ -127,7 +145,10 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
     "discharge-restriction": 0.1,
   }),
   row("noise.whine-tonal", "tonal whine", "own", 0.03),
-  row("noise.rumble", "rumble", "vibration", 0.05, { "impeller-clogged": 0.25, "discharge-restriction": 0.12 }),
+  row("noise.rumble", "rumble", "vibration", 0.05, {
+    "impeller-clogged": 0.25,
+    "discharge-restriction": 0.12,
+  }),
   row("noise.rattle-air", "rattle of air", "gas", 0.03, {
     healthy: 0.01,
     "suction-air-leak": 0.6,
@@ -157,7 +178,9 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
     "npsh-shortfall": 0.15,
     "suction-restriction": 0.25,
   }),
-  row("throttled.louder", "louder when throttled", "vapour", 0.05, { "discharge-restriction": 0.2 }),
+  row("throttled.louder", "louder when throttled", "vapour", 0.05, {
+    "discharge-restriction": 0.2,
+  }),
 
   row("gauges.suction-flutter", "suction needle flutters", "gas", 0.04, {
     "suction-air-leak": 0.55,
@@ -171,19 +194,35 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
     "suction-restriction": 0.15,
     healthy: 0.02,
   }),
-  row("gauges.suction-stuck", "suction needle stuck", "gauge", 0.01, { "suction-gauge-fault": 0.35 }),
-  row("gauges.discharge-stuck", "discharge needle stuck", "gauge", 0.01, { "discharge-gauge-fault": 0.35 }),
-  row("gauges.suction-zero-off", "suction gauge off its zero", "gauge", 0.01, { "suction-gauge-fault": 0.5 }),
-  row("gauges.discharge-zero-off", "discharge gauge off its zero", "gauge", 0.01, { "discharge-gauge-fault": 0.5 }),
+  row("gauges.suction-stuck", "suction needle stuck", "gauge", 0.01, {
+    "suction-gauge-fault": 0.35,
+  }),
+  row("gauges.discharge-stuck", "discharge needle stuck", "gauge", 0.01, {
+    "discharge-gauge-fault": 0.35,
+  }),
+  row("gauges.suction-zero-off", "suction gauge off its zero", "gauge", 0.01, {
+    "suction-gauge-fault": 0.5,
+  }),
+  row("gauges.discharge-zero-off", "discharge gauge off its zero", "gauge", 0.01, {
+    "discharge-gauge-fault": 0.5,
+  }),
 
-  row("water.bubbles-in-discharge", "bubbles in the discharge", "gas", 0.015, { "suction-air-leak": 0.5 }),
+  row("water.bubbles-in-discharge", "bubbles in the discharge", "gas", 0.015, {
+    "suction-air-leak": 0.5,
+  }),
   row("water.swirl-at-intake", "swirl at the intake", "own", 0.02),
-  row("water.intake-near-bottom", "intake near the bottom", "own", 0.03, { "suction-restriction": 0.06, "impeller-clogged": 0.06 }),
+  row("water.intake-near-bottom", "intake near the bottom", "own", 0.03, {
+    "suction-restriction": 0.06,
+    "impeller-clogged": 0.06,
+  }),
   row("water.level-low", "level low", "own", 0.05, { "npsh-shortfall": 0.3 }),
   row("water.level-normal", "level normal", "own", 0.6, { "npsh-shortfall": 0.4 }),
   row("water.liquid-hot", "liquid hot", "own", 0.06, { "npsh-shortfall": 0.3 }),
   row("water.liquid-thick", "liquid thick", "own", 0.02),
-  row("water.surging", "surging flow", "gas", 0.03, { "suction-air-leak": 0.25, "npsh-shortfall": 0.15 }),
+  row("water.surging", "surging flow", "gas", 0.03, {
+    "suction-air-leak": 0.25,
+    "npsh-shortfall": 0.15,
+  }),
 
   row("mechanical.vibration-high", "vibration high", "vibration", 0.07, {
     healthy: 0.02,
@@ -198,21 +237,36 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
   row("mechanical.seal-drip", "seal drips", "own", 0.06),
   row("mechanical.gland-dry", "gland dry", "own", 0.02, { "suction-air-leak": 0.12 }),
   row("mechanical.gland-streaming", "gland streams", "own", 0.02),
-  row("mechanical.shaft-hard-to-turn", "shaft hard to turn", "own", 0.03, { "impeller-clogged": 0.1 }),
+  row("mechanical.shaft-hard-to-turn", "shaft hard to turn", "own", 0.03, {
+    "impeller-clogged": 0.1,
+  }),
   row("mechanical.shaft-free", "shaft turns freely", "own", 0.4),
   row("mechanical.coupling-slips", "coupling slips", "own", 0.01, { "low-speed": 0.15 }),
   row("mechanical.belt-loose", "belt loose", "own", 0.01, { "low-speed": 0.2 }),
 
-  row("damage.pitting-eye", "pitting at the eye", "own", 0.02, { "npsh-shortfall": 0.4, "suction-restriction": 0.25 }),
+  row("damage.pitting-eye", "pitting at the eye", "own", 0.02, {
+    "npsh-shortfall": 0.4,
+    "suction-restriction": 0.25,
+  }),
   row("damage.pitting-rim", "pitting at the rim", "own", 0.02),
-  row("damage.pitting-tongue", "pitting at the tongue", "own", 0.02, { "discharge-restriction": 0.15 }),
+  row("damage.pitting-tongue", "pitting at the tongue", "own", 0.02, {
+    "discharge-restriction": 0.15,
+  }),
   row("damage.ports-closed", "ports closed by heat", "own", 0.005),
-  row("damage.wear-ring-gap", "wear-ring gap wide", "own", 0.04, { "worn-rings": 0.85, "impeller-worn": 0.15 }),
+  row("damage.wear-ring-gap", "wear-ring gap wide", "own", 0.04, {
+    "worn-rings": 0.85,
+    "impeller-worn": 0.15,
+  }),
   row("damage.vanes-eroded", "vanes eroded", "own", 0.03, { "impeller-worn": 0.8 }),
-  row("damage.debris-in-impeller", "debris in the wheel", "own", 0.02, { "impeller-clogged": 0.85 }),
+  row("damage.debris-in-impeller", "debris in the wheel", "own", 0.02, {
+    "impeller-clogged": 0.85,
+  }),
 
   row("electrical.terminal-warm", "terminal warm", "own", 0.02, { "phase-loss": 0.12 }),
-  row("electrical.recent-rewire", "rewired lately", "onset", 0.03, { "wrong-rotation": 0.5, "phase-loss": 0.1 }),
+  row("electrical.recent-rewire", "rewired lately", "onset", 0.03, {
+    "wrong-rotation": 0.5,
+    "phase-loss": 0.1,
+  }),
   row("electrical.breaker-trips", "breaker trips", "heat", 0.03, { "phase-loss": 0.45 }),
   row("electrical.smell-burnt", "burnt smell", "own", 0.01, { "phase-loss": 0.15 }),
 
@@ -225,27 +279,41 @@ export const OBSERVATIONS: readonly ObservationRow[] = [
   row("suction.strainer-dirty", "strainer dirty", "own", 0.03, { "suction-restriction": 0.75 }),
   row("suction.hose-collapsed", "hose collapsed", "own", 0.01, { "suction-restriction": 0.2 }),
   row("suction.joint-wet", "suction joint wet", "own", 0.02, { "suction-air-leak": 0.35 }),
-  row("suction.branch-on-suction", "branch on the suction", "own", 0.03, { "suction-air-leak": 0.08 }),
+  row("suction.branch-on-suction", "branch on the suction", "own", 0.03, {
+    "suction-air-leak": 0.08,
+  }),
   row("suction.foot-valve-missing", "foot valve missing", "own", 0.02),
-  row("suction.valve-part-closed", "suction valve part closed", "own", 0.01, { "suction-restriction": 0.35 }),
+  row("suction.valve-part-closed", "suction valve part closed", "own", 0.01, {
+    "suction-restriction": 0.35,
+  }),
   row("suction.pipe-above-source", "suction pipe above the source", "own", 0.05),
   row("suction.mixed-metals", "mixed metals", "own", 0.03),
   row("suction.inlet-uncovered", "inlet uncovered", "own", 0.01, { "suction-air-leak": 0.05 }),
 
-  row("discharge.valve-part-closed", "discharge valve part closed", "own", 0.02, { "discharge-restriction": 0.45 }),
-  row("discharge.pipe-smaller-than-outlet", "discharge pipe smaller than the outlet", "own", 0.03, { "discharge-restriction": 0.08 }),
-  row("discharge.line-capped", "discharge line capped", "own", 0.005, { "discharge-restriction": 0.05 }),
+  row("discharge.valve-part-closed", "discharge valve part closed", "own", 0.02, {
+    "discharge-restriction": 0.45,
+  }),
+  row("discharge.pipe-smaller-than-outlet", "discharge pipe smaller than the outlet", "own", 0.03, {
+    "discharge-restriction": 0.08,
+  }),
+  row("discharge.line-capped", "discharge line capped", "own", 0.005, {
+    "discharge-restriction": 0.05,
+  }),
   row("discharge.no-throttle-valve", "no throttle valve", "own", 0.05),
   row("discharge.leak-seen", "leak on the discharge", "own", 0.02),
 
   row("rotation.arrow-agrees", "turns with the arrow", "own", 0.6, { "wrong-rotation": 0.02 }),
-  row("rotation.arrow-disagrees", "turns against the arrow", "own", 0.005, { "wrong-rotation": 0.8 }),
+  row("rotation.arrow-disagrees", "turns against the arrow", "own", 0.005, {
+    "wrong-rotation": 0.8,
+  }),
   row("rotation.body-arrow-backwards", "body arrow against the flow", "own", 0.005),
 
   row("priming.relief-popping", "relief valve pops", "own", 0.02),
   row("priming.liquid-from-air-jet", "liquid from the air jet", "own", 0.02),
   row("priming.drain-open", "drain open", "own", 0.02, { "suction-air-leak": 0.12 }),
-  row("priming.priming-valve-leaks", "priming valve leaks", "own", 0.02, { "suction-air-leak": 0.1 }),
+  row("priming.priming-valve-leaks", "priming valve leaks", "own", 0.02, {
+    "suction-air-leak": 0.1,
+  }),
   row("priming.clear-hose-fouled", "clear hose fouled", "own", 0.02),
   row("priming.bumper-worn", "float-box bumper worn", "own", 0.02),
   row("priming.float-filled", "priming float filled", "own", 0.02),

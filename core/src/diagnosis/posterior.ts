@@ -1,13 +1,7 @@
 /** From situation to posterior: priors, forward models, observations and tests brought together. */
 import { countingHeight } from "../hydraulics/index.ts";
 import { GRAVITY } from "../quantity/index.ts";
-import {
-  layoutOf,
-  pumpSpeed,
-  type Situation,
-  type Snapshot,
-  toleranceOf,
-} from "../visit/index.ts";
+import { layoutOf, pumpSpeed, type Situation, type Snapshot, toleranceOf } from "../visit/index.ts";
 import { type CauseRow, CAUSES } from "./causes.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import {
@@ -38,7 +32,11 @@ export interface PosteriorCause {
   readonly row: CauseRow;
   readonly prior: number;
   readonly probability: number;
-  readonly severity: { readonly value: number; readonly low95: number; readonly high95: number } | null;
+  readonly severity: {
+    readonly value: number;
+    readonly low95: number;
+    readonly high95: number;
+  } | null;
   /** What each reading would be under this cause at its likeliest size, by reading id. */
   readonly predicted: ReadonlyMap<string, number>;
   /** State of each snapshot at that point. */
@@ -73,7 +71,9 @@ export function posteriorOf(situation: Situation): Posterior {
       kind: "reading" as const,
       id: reading.id,
       reading,
-      logLikelihood: weighed.map((w) => w.logTotal - (w.logWithout[snapshotIndex]?.[i] ?? w.logTotal)),
+      logLikelihood: weighed.map(
+        (w) => w.logTotal - (w.logWithout[snapshotIndex]?.[i] ?? w.logTotal),
+      ),
     })),
   );
   items.push(...observationItems(situation, causes), ...testItems(situation, causes));
@@ -105,9 +105,7 @@ export function posteriorOf(situation: Situation): Posterior {
 }
 
 function applies(c: CauseRow, s: Situation): boolean {
-  return !(
-    c.not?.installations?.includes(s.installation) || c.not?.drivers?.includes(s.driver)
-  );
+  return !(c.not?.installations?.includes(s.installation) || c.not?.drivers?.includes(s.driver));
 }
 
 function priorsOf(situation: Situation, causes: readonly CauseRow[]): readonly number[] {
@@ -263,12 +261,7 @@ function ownCurveWeights(
     const node = { flow: 1 + (z * t.flow) / 2, head: 1 + (z * t.head) / 2 };
     let log = -0.5 * z * z;
     for (const p of prepared) {
-      integrateFlow(
-        settingOf(p, SOUND, model, node),
-        p.readings,
-        p.flowPrior,
-        p.scratch,
-      );
+      integrateFlow(settingOf(p, SOUND, model, node), p.readings, p.flowPrior, p.scratch);
       log += p.scratch.logTotal;
     }
     return { ...node, log };
@@ -399,7 +392,11 @@ function lessened(prior: FlowPrior, setting: Setting): FlowPrior {
   }
   const wanted = Math.max(low * (1 - lost), 1e-6);
   const left = Math.max(head(wanted) - prior.staticHead, 0.01);
-  return { ...prior, logK: Math.log(left) - 2 * Math.log(wanted), spread: Math.hypot(prior.spread, 0.15) };
+  return {
+    ...prior,
+    logK: Math.log(left) - 2 * Math.log(wanted),
+    spread: Math.hypot(prior.spread, 0.15),
+  };
 }
 
 function severityOf(
@@ -420,7 +417,11 @@ function severityOf(
     }
     return sorted[sorted.length - 1]?.[0] ?? value;
   };
-  return { value, low95: Math.min(value, quantile(0.025)), high95: Math.max(value, quantile(0.975)) };
+  return {
+    value,
+    low95: Math.min(value, quantile(0.025)),
+    high95: Math.max(value, quantile(0.975)),
+  };
 }
 
 /** Chance that something present was looked at and written down. */
@@ -505,4 +506,3 @@ function oddsOf(log: readonly number[], c: number): number {
   const rest = log.filter((_, k) => k !== c);
   return (log[c] ?? 0) - logSum(rest);
 }
-

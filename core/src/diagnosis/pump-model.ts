@@ -38,9 +38,7 @@ export function pumpModel(curve: RatedCurve): PumpModel {
   const required = curve.npshr;
   const guess = typicalNpshr(curve.speed ?? 1450, bestFlow);
   const npshr = table(reach, (q) =>
-    required
-      ? squared(required, q)
-      : guess * (0.6 + 0.4 * (q / bestFlow) ** 2),
+    required ? squared(required, q) : guess * (0.6 + 0.4 * (q / bestFlow) ** 2),
   );
   return {
     bestFlow,

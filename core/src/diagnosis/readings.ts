@@ -84,10 +84,7 @@ function suctionGauge({ situation, snapshot, id }: Place): ReadingEvidence | und
     dimension: "pressure",
     seen: g.pressure,
     predict: (s, { condition }) =>
-      (still -
-        s.suctionLoss -
-        countingHeight(g) -
-        (g.bore ? velocityHead(s.flow, g.bore) : 0)) *
+      (still - s.suctionLoss - countingHeight(g) - (g.bore ? velocityHead(s.flow, g.bore) : 0)) *
         perMetre +
       condition.suctionOffset * span,
     spread: (s, { condition, suction }) => {
@@ -128,7 +125,10 @@ function dischargeGauge(
       g.pressure / perMetre
     : countingHeight(g) - still;
   const velocityDifference = (flow: number) =>
-    g.bore ? velocityHead(flow, g.bore) - (s?.bore ? velocityHead(flow, s.bore) : s ? velocityHead(flow, g.bore) : 0) : 0;
+    g.bore
+      ? velocityHead(flow, g.bore) -
+        (s?.bore ? velocityHead(flow, s.bore) : s ? velocityHead(flow, g.bore) : 0)
+      : 0;
   return {
     id: id("discharge-gauge"),
     label: "discharge gauge",
@@ -147,7 +147,8 @@ function dischargeGauge(
         s?.u ?? 0,
         uStill * perMetre,
         curveSpread.head * state.head * perMetre,
-        condition.offsetSpread * (condition.dischargeOffset ? span : condition.suctionOffset ? suctionSpan : 0),
+        condition.offsetSpread *
+          (condition.dischargeOffset ? span : condition.suctionOffset ? suctionSpan : 0),
         condition.looseness * 0.2 * state.head * perMetre,
       ),
   };
@@ -192,7 +193,11 @@ function electrical(
       spread: (s, { condition }) =>
         condition.phaseLost
           ? motor.power
-          : addInSquares(p.u, curveSpread.power * s.power, condition.looseness * 0.25 * motor.power),
+          : addInSquares(
+              p.u,
+              curveSpread.power * s.power,
+              condition.looseness * 0.25 * motor.power,
+            ),
     });
   }
   if (e.amps) {
@@ -207,7 +212,12 @@ function electrical(
       spread: (_, { condition }) =>
         condition.phaseLost
           ? 8
-          : addInSquares(USUAL_IMBALANCE, e.uAmpsPercent ?? 0, 0.35 * fromVolts, condition.looseness * 8),
+          : addInSquares(
+              USUAL_IMBALANCE,
+              e.uAmpsPercent ?? 0,
+              0.35 * fromVolts,
+              condition.looseness * 8,
+            ),
     });
   }
   const volts = meanVolts(snapshot);

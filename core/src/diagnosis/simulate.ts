@@ -70,7 +70,7 @@ export function simulate(
     },
   };
   const state = emptyState();
-  const k = ((duty.head - staticHead) / duty.flow ** 2) / (1 - condition.flowLost) ** 2;
+  const k = (duty.head - staticHead) / duty.flow ** 2 / (1 - condition.flowLost) ** 2;
   const surplus = (q: number): number => {
     operate(setting, q, state);
     const extra = condition.suctionLoss * (q / loss.flow) ** 2;
@@ -92,7 +92,11 @@ export function simulate(
   const atFlange = surface - state.suctionLoss - velocity(gauges.suction);
   const suction = (atFlange - height(gauges.suction, atFlange)) * perMetre;
   const outlet =
-    surface - state.suctionLoss + state.head - velocity(gauges.discharge) - height(gauges.discharge, 1);
+    surface -
+    state.suctionLoss +
+    state.head -
+    velocity(gauges.discharge) -
+    height(gauges.discharge, 1);
   const noLoad = noLoadCurrentOf(motor)?.value ?? 0;
   return ok({
     flow,

@@ -53,7 +53,9 @@ export function verdictOf(
   if (nothingRead) {
     return {
       lead: "Pump or system: nothing read yet.",
-      claim: firstMissing ? `Start with the ${firstMissing}.` : "Start with what can be seen and heard.",
+      claim: firstMissing
+        ? `Start with the ${firstMissing}.`
+        : "Start with what can be seen and heard.",
       tone: "plain",
       detail: situation.curve ? "" : "Without a rated curve, suction and drive still speak.",
     };
@@ -97,7 +99,9 @@ function headLine({ parts }: Diagnosis, units: UnitSystem): string {
   const b = band(head);
   const metres = (v: number) => formatSi(v, "length", units);
   const range = `${formatSi(b.low95, "length", units).replace(/ .*/, "")} to ${metres(b.high95)}`;
-  const independent = [parts.duty.flow, ...parts.duty.alternatives].find((f) => f && f.from !== "head");
+  const independent = [parts.duty.flow, ...parts.duty.alternatives].find(
+    (f) => f && f.from !== "head",
+  );
   const curveHead = parts.curve && independent && readCurve(parts.curve, independent.value).head;
   const by = independent?.from === "meter" ? "the metered flow" : "the flow its power tells";
   const against = curveHead ? ` against ${metres(curveHead)} rated at ${by}` : "";

@@ -1,9 +1,4 @@
-export {
-  derating,
-  imbalance,
-  imbalanceUncertainty,
-  phaseLoss,
-} from "./supply.ts";
+export { derating, imbalance, imbalanceUncertainty, phaseLoss } from "./supply.ts";
 export type { Imbalance, ImbalanceBand } from "./supply.ts";
 export {
   currentAtLoad,

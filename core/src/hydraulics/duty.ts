@@ -79,7 +79,9 @@ export function dutyPoint(inputs: DutyInputs): DutyPoint {
     flow,
     alternatives,
     disagreement:
-      flow && rival ? Math.abs(flow.value - rival.value) / addInSquares(flow.u, rival.u) : undefined,
+      flow && rival
+        ? Math.abs(flow.value - rival.value) / addInSquares(flow.u, rival.u)
+        : undefined,
     headAgainstCurve: comparison?.percent,
     verdict: verdictOf(inputs, fromHead, comparison),
     otherRoots: fromHead.filter((e) => e !== nearest).map((e) => e.value),

@@ -30,7 +30,8 @@ export interface PipeLoss {
 }
 
 /** Velocity in a round bore [m/s]. */
-export const velocityIn = (flow: number, bore: number): number => (4 * flow) / (Math.PI * bore ** 2);
+export const velocityIn = (flow: number, bore: number): number =>
+  (4 * flow) / (Math.PI * bore ** 2);
 
 /** Velocity head v²/2g in a round bore [m]. */
 export const velocityHead = (flow: number, bore: number): number =>

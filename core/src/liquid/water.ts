@@ -111,8 +111,7 @@ function viscosityAtDensity(temperature: number, density: number): number {
   const t = temperature / CRITICAL_TEMPERATURE;
   const r = density / CRITICAL_DENSITY;
   const dilute =
-    (100 * Math.sqrt(t)) /
-    (1.67752 + 2.20462 / t + 0.6366564 / t ** 2 - 0.241605 / t ** 3);
+    (100 * Math.sqrt(t)) / (1.67752 + 2.20462 / t + 0.6366564 / t ** 2 - 0.241605 / t ** 3);
   const sum = RESIDUAL.reduce((s, [i, j, h]) => s + h * (1 / t - 1) ** i * (r - 1) ** j, 0);
   return 1e-6 * dilute * Math.exp(r * sum);
 }

@@ -87,12 +87,7 @@ export function formatNumber(value: number, digits = 3): string {
 }
 
 /** An SI value in the unit a system shows, with its unit: "46.9 m". */
-export function formatSi(
-  si: number,
-  dimension: Dimension,
-  system: UnitSystem,
-  digits = 3,
-): string {
+export function formatSi(si: number, dimension: Dimension, system: UnitSystem, digits = 3): string {
   const unit = shownUnit(dimension, system);
   return `${formatNumber(toUnit(si, unit), digits)} ${prettyUnit(unit)}`;
 }

@@ -7,14 +7,7 @@ export type { Dimension, Unit } from "./units.ts";
 export { nearestWord } from "./nearest.ts";
 export { parseQuantity } from "./parse.ts";
 export type { Quantity, QuantityError, QuantityFault } from "./parse.ts";
-export {
-  addInSquares,
-  assumedGauge,
-  band,
-  K95,
-  readingUncertainty,
-  repeats,
-} from "./uncertain.ts";
+export { addInSquares, assumedGauge, band, K95, readingUncertainty, repeats } from "./uncertain.ts";
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
 export { formatNumber, formatSi, prettyUnit, shownUnit } from "./format.ts";
 export type { UnitSystem } from "./format.ts";

@@ -106,12 +106,14 @@ export function parseQuantity(raw: string, wanted: Dimension): Result<Quantity, 
   const words = rest.split(" ").filter((w) => w !== "");
   const [unitText, ...tail] = words;
   if (unitText === undefined || unitText === "abs" || unitText === "vac") {
-    return wrong("missing-unit", `"${raw}" has no unit; ${needs(wanted)}, for example ${example(wanted)}.`);
+    return wrong(
+      "missing-unit",
+      `"${raw}" has no unit; ${needs(wanted)}, for example ${example(wanted)}.`,
+    );
   }
   const rows = unitsWritten(unitText);
   if (rows.length === 0) {
-    const near =
-      nearestWord(unitText, unitTexts(wanted)) ?? nearestWord(unitText, unitTexts());
+    const near = nearestWord(unitText, unitTexts(wanted)) ?? nearestWord(unitText, unitTexts());
     const hint = near ? `; the nearest known is "${near}"` : "";
     return wrong("unknown-unit", `The unit "${unitText}" is not known${hint}.`);
   }
@@ -127,7 +129,10 @@ export function parseQuantity(raw: string, wanted: Dimension): Result<Quantity, 
     return wrong("misplaced-qualifier", `"${tail.join(" ")}" belongs to pressures only.`);
   }
   if (tail.length > 1) {
-    return wrong("contradiction", `"${raw}" says both how far below and how far above; choose abs or vac.`);
+    return wrong(
+      "contradiction",
+      `"${raw}" says both how far below and how far above; choose abs or vac.`,
+    );
   }
   if (row.dimension !== wanted) {
     return wrong(

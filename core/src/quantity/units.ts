@@ -79,7 +79,7 @@ export const UNITS = [
   { symbol: "bar", dimension: "pressure", factor: 1e5, also: ["Bar", "BAR"] },
   { symbol: "mbar", dimension: "pressure", factor: 100 },
   { symbol: "psi", dimension: "pressure", factor: PSI, also: ["PSI", "Psi", "psig"] },
-  { symbol: "inHg", dimension: "pressure", factor: 25.4 * MM_MERCURY, also: ["inhg", "\"Hg"] },
+  { symbol: "inHg", dimension: "pressure", factor: 25.4 * MM_MERCURY, also: ["inhg", '"Hg'] },
   { symbol: "mmHg", dimension: "pressure", factor: MM_MERCURY, also: ["mmhg"] },
   { symbol: "mH2O", dimension: "pressure", factor: 1000 * GRAVITY, also: ["mWC", "mwc"] },
   { symbol: "mmH2O", dimension: "pressure", factor: GRAVITY },
@@ -104,7 +104,7 @@ export const UNITS = [
   { symbol: "mm", dimension: "length", factor: 1e-3 },
   { symbol: "um", dimension: "length", factor: 1e-6 },
   { symbol: "km", dimension: "length", factor: 1e3 },
-  { symbol: "in", dimension: "length", factor: INCH, also: ["inch", "\""] },
+  { symbol: "in", dimension: "length", factor: INCH, also: ["inch", '"'] },
   { symbol: "ft", dimension: "length", factor: FOOT, also: ["'"] },
 
   { symbol: "K", dimension: "temperature", factor: 1 },

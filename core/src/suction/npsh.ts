@@ -62,8 +62,7 @@ export function npshFromGauge(gauge: GaugeReading, state: SuctionState, flow: nu
  */
 export function npshFromLayout(layout: SuctionLayout, state: SuctionState, flow: number): number {
   return (
-    (state.atmosphere + layout.surfacePressure - state.vapourPressure) /
-      (state.density * GRAVITY) +
+    (state.atmosphere + layout.surfacePressure - state.vapourPressure) / (state.density * GRAVITY) +
     layout.sourceLevel -
     lossAt(layout.loss, flow)
   );

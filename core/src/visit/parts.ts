@@ -54,7 +54,10 @@ export function layoutOf(situation: Situation, snapshot: Snapshot): SuctionLayou
 }
 
 /** The head measurement a snapshot allows; undefined without a discharge gauge and a suction side. */
-export function measurementOf(situation: Situation, snapshot: Snapshot): HeadMeasurement | undefined {
+export function measurementOf(
+  situation: Situation,
+  snapshot: Snapshot,
+): HeadMeasurement | undefined {
   const { discharge, suction } = snapshot;
   if (!discharge) return undefined;
   const density = situation.liquid.density;

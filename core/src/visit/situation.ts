@@ -139,7 +139,10 @@ export function situationOf(file: CaseFile): Situation {
     absent: absent.filter((o) => !both.includes(o)),
     tests: file.tests.map((t) => ({ test: t.test, outcome: t.outcome })),
     forbids: pump.forbids,
-    notes: [...notes, ...(site?.liquid || site?.temperature ? [] : ["No liquid is named: cold water is taken."])],
+    notes: [
+      ...notes,
+      ...(site?.liquid || site?.temperature ? [] : ["No liquid is named: cold water is taken."]),
+    ],
   };
 }
 
@@ -147,7 +150,9 @@ function atmosphereOf(file: CaseFile, notes: string[]): AbsolutePa {
   const { barometer, altitude } = file.site ?? {};
   if (barometer) {
     if (barometer.si > 40_000 && barometer.si < 120_000) return absolutePa(barometer.si);
-    notes.push("The barometer reading is no atmospheric pressure; the altitude is used in its place.");
+    notes.push(
+      "The barometer reading is no atmospheric pressure; the altitude is used in its place.",
+    );
   }
   const standard = standardAtmosphere(altitude?.si ?? 0);
   if (!altitude && !barometer) notes.push("No altitude or barometer: sea level is taken.");
@@ -191,7 +196,8 @@ function liquidOf(file: CaseFile, notes: string[]): LiquidState {
 const CURVE_NOTES = {
   "points-sorted": "The curve's points were not in order of flow; they were sorted.",
   "duplicate-flows-averaged": "The curve gives one flow more than once; the values were averaged.",
-  "head-rises-with-flow": "The curve's head rises with flow somewhere: one head may mean two flows.",
+  "head-rises-with-flow":
+    "The curve's head rises with flow somewhere: one head may mean two flows.",
   "two-points-straight-line": "The curve has two points only and is taken as a straight line.",
   "efficiency-above-one": "The curve's power would mean an efficiency above one: check its units.",
   "negative-points-left-out": "Curve points with a negative flow or head were left out.",
@@ -279,12 +285,18 @@ function snapshotOf(s: CaseSnapshot, path: string, context: ReadingContext): Sna
     label: s.label ?? "",
     valve: s.valve ?? "as-found",
     running: s.running ?? true,
-    flow: relative(s.flow, flowClass === undefined ? ASSUMED.flow : flowClass / 100 / Math.sqrt(3), "flow"),
+    flow: relative(
+      s.flow,
+      flowClass === undefined ? ASSUMED.flow : flowClass / 100 / Math.sqrt(3),
+      "flow",
+    ),
     speed: speed && { value: toUnit(speed.value, "rpm"), u: toUnit(speed.u, "rpm") },
     frequency: relative(s.frequency, 0.001, "frequency")?.value,
     suction: gaugeOf(s, "suction", path, context),
     discharge: gaugeOf(s, "discharge", path, context),
-    volts: (s.volts ?? []).map((v) => (v.length > 0 ? repeats(v.map((q) => q.si)).mean * perLine : undefined)),
+    volts: (s.volts ?? []).map((v) =>
+      v.length > 0 ? repeats(v.map((q) => q.si)).mean * perLine : undefined,
+    ),
     amps: (s.amps ?? []).map((a, i) =>
       scalar(
         a,
@@ -316,7 +328,10 @@ function scalar(
   const [first] = usable;
   if (!first) return undefined;
   const r = repeats(usable.map((q) => q.si));
-  return { value: r.mean, u: addInSquares(instrument(r.mean), r.u, first.resolution / Math.sqrt(12)) };
+  return {
+    value: r.mean,
+    u: addInSquares(instrument(r.mean), r.u, first.resolution / Math.sqrt(12)),
+  };
 }
 
 function gaugeOf(

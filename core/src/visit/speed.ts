@@ -37,9 +37,15 @@ export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpe
   const slip = synchronous - motor.speed;
   const behindDrive = driveKind === "vfd" && snapshot.frequency;
   const scale = behindDrive ? snapshot.frequency / frequency : 1;
-  const value = (speedAtLoad(synchronous, motor.speed, x) - synchronous * (1 - scale)) * gear(situation);
-  const uncertain = driveKind === "vfd" && !behindDrive ? 0.03 : driveKind === "belt" ? 0.01 : 0.001;
-  return { value, u: Math.hypot(slip * Math.max(load.u, 0.08), uncertain * value), measured: false };
+  const value =
+    (speedAtLoad(synchronous, motor.speed, x) - synchronous * (1 - scale)) * gear(situation);
+  const uncertain =
+    driveKind === "vfd" && !behindDrive ? 0.03 : driveKind === "belt" ? 0.01 : 0.001;
+  return {
+    value,
+    u: Math.hypot(slip * Math.max(load.u, 0.08), uncertain * value),
+    measured: false,
+  };
 }
 
 /** Pump speed over motor speed: the stated ratio in the direction that meets the curve's speed. */
@@ -47,5 +53,7 @@ function gear({ driveKind, driveRatio, curve, motor }: Situation): number {
   if (driveKind !== "belt" || !motor?.speed) return 1;
   const wanted = curve?.speed ? curve.speed / motor.speed : 1;
   if (!driveRatio) return wanted;
-  return Math.abs(driveRatio - wanted) < Math.abs(1 / driveRatio - wanted) ? driveRatio : 1 / driveRatio;
+  return Math.abs(driveRatio - wanted) < Math.abs(1 / driveRatio - wanted)
+    ? driveRatio
+    : 1 / driveRatio;
 }

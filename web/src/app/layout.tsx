@@ -12,7 +12,7 @@ import "@/shell/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";
 import type { ReactNode } from "react";
-import { whoIsHere } from "@/features/who";
+import { whoIsHere } from "@/features/who/index.server";
 import { Providers } from "@/shell/providers";
 
 export const metadata: Metadata = {

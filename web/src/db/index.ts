@@ -3,5 +3,13 @@ import "server-only";
 export { unitOfWork } from "./connection";
 export { appendRows } from "./append";
 export type { AppendKind } from "./append";
-export { logEntries, logEntry, openSheets, people, pumpWithParts, sheetWithEntries, yard } from "./visits";
+export {
+  logEntries,
+  logEntry,
+  openSheets,
+  people,
+  pumpWithParts,
+  sheetWithEntries,
+  yard,
+} from "./visits";
 export { Curve, LogEntry, Plate, Pump, RunSheet, Site } from "./entities";

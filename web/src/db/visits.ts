@@ -41,7 +41,9 @@ export async function sheetWithEntries(em: EntityManager, sheetId: string) {
   const sheet = await em.findOne(RunSheet, { id: sheetId });
   if (!sheet) return undefined;
   const where = { sheetId };
-  const oldestFirst = { orderBy: { at: "asc" as const, receivedAt: "asc" as const, id: "asc" as const } };
+  const oldestFirst = {
+    orderBy: { at: "asc" as const, receivedAt: "asc" as const, id: "asc" as const },
+  };
   const [readings, observations, acknowledgements, outcomes] = await Promise.all([
     em.find(Reading, where, oldestFirst),
     em.find(Observation, where, oldestFirst),

@@ -5,7 +5,17 @@ import Link from "next/link";
 import classes from "./notice.module.css";
 
 /** A page that says what happened, what was kept and what to do. */
-export function Notice({ title, text, action, onAction }: { title: string; text: string; action?: string; onAction?: () => void }) {
+export function Notice({
+  title,
+  text,
+  action,
+  onAction,
+}: {
+  title: string;
+  text: string;
+  action?: string;
+  onAction?: () => void;
+}) {
   return (
     <main className={classes.notice}>
       <h1>{title}</h1>

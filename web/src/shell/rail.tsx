@@ -2,7 +2,14 @@
 
 import { useComputedColorScheme, useMantineColorScheme } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { IconBuildingFactory, IconClipboardText, IconListDetails, IconMoon, IconSun, IconUser } from "@tabler/icons-react";
+import {
+  IconBuildingFactory,
+  IconClipboardText,
+  IconListDetails,
+  IconMoon,
+  IconSun,
+  IconUser,
+} from "@tabler/icons-react";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import type { ReactNode } from "react";
@@ -10,8 +17,18 @@ import { useWho } from "./who";
 import classes from "./rail.module.css";
 
 const PLACES = [
-  { href: "/", label: "Slate", icon: IconClipboardText, owns: (p: string) => p === "/" || p.startsWith("/sheet") || p.startsWith("/call") },
-  { href: "/yard", label: "Yard", icon: IconBuildingFactory, owns: (p: string) => p.startsWith("/yard") },
+  {
+    href: "/",
+    label: "Slate",
+    icon: IconClipboardText,
+    owns: (p: string) => p === "/" || p.startsWith("/sheet") || p.startsWith("/call"),
+  },
+  {
+    href: "/yard",
+    label: "Yard",
+    icon: IconBuildingFactory,
+    owns: (p: string) => p.startsWith("/yard"),
+  },
   { href: "/log", label: "Log", icon: IconListDetails, owns: (p: string) => p.startsWith("/log") },
 ] as const;
 
@@ -36,13 +53,22 @@ export function Frame({ children }: { children: ReactNode }) {
           Skip to the page
         </a>
         {PLACES.map(({ href, label, icon: Icon, owns }) => (
-          <Link key={href} href={href} className={classes.place} aria-current={owns(path) ? "page" : undefined}>
+          <Link
+            key={href}
+            href={href}
+            className={classes.place}
+            aria-current={owns(path) ? "page" : undefined}
+          >
             <Icon size={20} stroke={1.7} aria-hidden />
             {label}
           </Link>
         ))}
         <div className={classes.foot}>
-          <Link href={`/who?back=${encodeURIComponent(path)}`} className={classes.place} aria-label={`${who.name}: change who is here`}>
+          <Link
+            href={`/who?back=${encodeURIComponent(path)}`}
+            className={classes.place}
+            aria-label={`${who.name}: change who is here`}
+          >
             <IconUser size={20} stroke={1.7} aria-hidden />
             {who.units === "us" ? "US units" : "Metric"}
           </Link>
@@ -51,7 +77,11 @@ export function Frame({ children }: { children: ReactNode }) {
             className={classes.switch}
             onClick={() => setColorScheme(night ? "light" : "dark")}
           >
-            {night ? <IconSun size={20} stroke={1.7} aria-hidden /> : <IconMoon size={20} stroke={1.7} aria-hidden />}
+            {night ? (
+              <IconSun size={20} stroke={1.7} aria-hidden />
+            ) : (
+              <IconMoon size={20} stroke={1.7} aria-hidden />
+            )}
             {night ? "Day" : "Night"}
           </button>
         </div>

@@ -2,10 +2,28 @@
 import { type CSSVariablesResolver, createTheme, type MantineColorsTuple } from "@mantine/core";
 
 const redLead: MantineColorsTuple = [
-  "#fbece8", "#f3d3cb", "#e6a697", "#d97863", "#cf573f", "#c4452d", "#ad3a24", "#8f2f1d", "#742617", "#5a1d11",
+  "#fbece8",
+  "#f3d3cb",
+  "#e6a697",
+  "#d97863",
+  "#cf573f",
+  "#c4452d",
+  "#ad3a24",
+  "#8f2f1d",
+  "#742617",
+  "#5a1d11",
 ];
 const steel: MantineColorsTuple = [
-  "#eaf0f4", "#d0dee8", "#a5bfd1", "#769db8", "#4d7d9e", "#2f5d7c", "#284f6a", "#204157", "#183345", "#112533",
+  "#eaf0f4",
+  "#d0dee8",
+  "#a5bfd1",
+  "#769db8",
+  "#4d7d9e",
+  "#2f5d7c",
+  "#284f6a",
+  "#204157",
+  "#183345",
+  "#112533",
 ];
 
 export const theme = createTheme({
@@ -20,7 +38,9 @@ export const theme = createTheme({
   components: {
     Button: { defaultProps: { radius: 2 }, styles: { root: { minHeight: 44, fontWeight: 650 } } },
     TextInput: { styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } } },
-    NativeSelect: { styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } } },
+    NativeSelect: {
+      styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } },
+    },
     Textarea: { styles: { input: { fontSize: 16 }, label: { fontWeight: 600 } } },
   },
 });

@@ -11,4 +11,5 @@ export const day = (iso: string, zone: string): string =>
 
 export const weekday = (iso: string, zone: string): string => part(iso, zone, { weekday: "long" });
 
-export const dayAndClock = (iso: string, zone: string): string => `${day(iso, zone)}, ${clock(iso, zone)}`;
+export const dayAndClock = (iso: string, zone: string): string =>
+  `${day(iso, zone)}, ${clock(iso, zone)}`;

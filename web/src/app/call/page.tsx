@@ -6,6 +6,10 @@ export const metadata: Metadata = { title: "New call" };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ pump?: string }> }) {
   const [sites, { pump }] = await Promise.all([loadYard(), searchParams]);
-  const pumps = sites.flatMap((s) => s.pumps.map((p) => ({ id: p.id, name: `${p.tag}, ${p.purpose || s.name}` })));
-  return <NewCallForm pumps={pumps} chosen={pumps.some((p) => p.id === pump) ? (pump ?? "") : ""} />;
+  const pumps = sites.flatMap((s) =>
+    s.pumps.map((p) => ({ id: p.id, name: `${p.tag}, ${p.purpose || s.name}` })),
+  );
+  return (
+    <NewCallForm pumps={pumps} chosen={pumps.some((p) => p.id === pump) ? (pump ?? "") : ""} />
+  );
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { everybody, whoIsHere } from "@/features/who";
-import { PersonChoice } from "@/features/who/person-choice";
+import { PersonChoice } from "@/features/who";
+import { everybody, whoIsHere } from "@/features/who/index.server";
 
 export const metadata: Metadata = { title: "Who is here" };
 

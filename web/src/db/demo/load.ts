@@ -5,6 +5,7 @@ import type { EntityManager } from "@mikro-orm/postgresql";
 import { readCase } from "@yard-tack/core/case";
 import { simulate, type SimulatedReadings } from "@yard-tack/core/diagnosis";
 import { parseQuantity, toUnit, type Unit } from "@yard-tack/core/quantity";
+import { DateTime } from "luxon";
 import { v5 as uuidFrom } from "uuid";
 import {
   Curve,
@@ -230,10 +231,9 @@ function loadVisit(
 
 /** Today's calls and the round. */
 async function loadCalls(em: EntityManager, now: Date): Promise<void> {
-  const today = (hour: number) => {
-    const at = new Date(now);
-    at.setUTCHours(hour, 30, 0, 0);
-    return at;
+  const today = (tag: string, hour: number) => {
+    const zone = SITES.find((s) => s.pumps.some((p) => p.tag === tag))?.zone ?? "UTC";
+    return DateTime.fromJSDate(now, { zone }).set({ hour, minute: 30, second: 0, millisecond: 0 }).toJSDate();
   };
   const sheet = (
     tag: string,
@@ -250,7 +250,7 @@ async function loadCalls(em: EntityManager, now: Date): Promise<void> {
       complaint,
       codes,
       callerNote,
-      dueAt: today(hour),
+      dueAt: today(tag, hour),
       openedAt: new Date(now.getTime() - 3_600_000),
       signedAt: null,
     });
@@ -301,7 +301,6 @@ function halfFill(em: EntityManager, now: Date): void {
   };
   read("suctionPressure", story.suction, visit.suctionPressure, 9);
   read("dischargePressure", story.discharge, visit.dischargePressure, 8);
-  em.create(Observation, { ...row("growl", 12), observation: "noise.growl", state: "present" });
   em.create(Observation, {
     ...row("bubbles", 11),
     observation: "water.bubbles-in-discharge",
@@ -310,4 +309,4 @@ function halfFill(em: EntityManager, now: Date): void {
 }
 
 /** How choked LF-2's strainer is today [m of extra loss at the duty]. */
-const LF2_TODAY = 2.9;
+const LF2_TODAY = 1.0;

@@ -33,7 +33,10 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
           {view.chart ? (
             <HeadFlowChart view={view.chart} units={units} />
           ) : (
-            <p className={classes.absent}>No rated curve is known for this pump, so there is no chart. Suction, drive and what was seen still speak.</p>
+            <p className={classes.absent}>
+              No rated curve is known for this pump, so there is no chart. Suction, drive and what
+              was seen still speak.
+            </p>
           )}
           {view.suction ? <SuctionBudget view={view.suction} units={units} /> : null}
           {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
@@ -68,7 +71,9 @@ export function Causes({ board }: { board: BoardState }) {
       <CausesPanel causes={view.causes} />
       {view.notes.length > 0 ? (
         <details className={classes.notes}>
-          <summary>{view.notes.length === 1 ? "1 note" : `${view.notes.length} notes`} on these readings</summary>
+          <summary>
+            {view.notes.length === 1 ? "1 note" : `${view.notes.length} notes`} on these readings
+          </summary>
           <ul>
             {view.notes.map((n) => (
               <li key={n}>{n}</li>
@@ -80,16 +85,30 @@ export function Causes({ board }: { board: BoardState }) {
   );
 }
 
-function NextSlab({ view, onTest, onReading }: Omit<BoardProps, "board" | "units"> & { view: BoardView }) {
+function NextSlab({
+  view,
+  onTest,
+  onReading,
+}: Omit<BoardProps, "board" | "units"> & { view: BoardView }) {
   const [test] = view.tests;
   const [reading] = view.missing;
   if (reading && (!test || readingFirst(reading.bits, test, view))) {
     return (
-      <Slab title={`Read the ${reading.name}`} text={`Worth about ${formatNumber(reading.bits, 2)} bit, a minute or so.`} action="Go there" onAction={() => onReading(reading.slot)} />
+      <Slab
+        title={`Read the ${reading.name}`}
+        text={`Worth about ${formatNumber(reading.bits, 2)} bit, a minute or so.`}
+        action="Go there"
+        onAction={() => onReading(reading.slot)}
+      />
     );
   }
   if (view.stop || !test) {
-    return <Slab title={view.stop ? "Enough is known" : "No test left"} text={view.stop ?? "Nothing that can be done here would tell more."} />;
+    return (
+      <Slab
+        title={view.stop ? "Enough is known" : "No test left"}
+        text={view.stop ?? "Nothing that can be done here would tell more."}
+      />
+    );
   }
   return (
     <Slab
@@ -105,7 +124,17 @@ function NextSlab({ view, onTest, onReading }: Omit<BoardProps, "board" | "units
 const readingFirst = (bits: number, test: TestView, view: BoardView): boolean =>
   view.stop === null && bits > test.bits / test.minutes;
 
-function Slab({ title, text, action, onAction }: { title: string; text: string; action?: string; onAction?: () => void }) {
+function Slab({
+  title,
+  text,
+  action,
+  onAction,
+}: {
+  title: string;
+  text: string;
+  action?: string;
+  onAction?: () => void;
+}) {
   return (
     <section className={classes.slab} aria-label="What to do next" data-testid="next">
       <div>

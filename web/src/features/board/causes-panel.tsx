@@ -32,7 +32,8 @@ export function CausesPanel({ causes }: { causes: readonly CauseView[] }) {
             <EvidenceList title="speaks for it" list={c.for} />
             <EvidenceList title="speaks against it" list={c.against} />
             <p>
-              <strong>First aid:</strong> {c.firstAid} <strong>Repair:</strong> {c.repair} <strong>Proof:</strong> {c.proof}
+              <strong>First aid:</strong> {c.firstAid} <strong>Repair:</strong> {c.repair}{" "}
+              <strong>Proof:</strong> {c.proof}
             </p>
           </div>
         </details>
@@ -45,7 +46,12 @@ function Balance({ cause }: { cause: CauseView }) {
   const size = (bits: number) => 48 * Math.min(1, bits / FULL_BITS);
   const left = size(cause.bitsAgainst);
   return (
-    <svg viewBox="0 0 100 18" className={classes.balance} role="img" aria-label={`${formatNumber(cause.bitsFor, 2)} bits for, ${formatNumber(cause.bitsAgainst, 2)} against`}>
+    <svg
+      viewBox="0 0 100 18"
+      className={classes.balance}
+      role="img"
+      aria-label={`${formatNumber(cause.bitsFor, 2)} bits for, ${formatNumber(cause.bitsAgainst, 2)} against`}
+    >
       <rect x={50 - left} y={4} width={left} height={10} className={classes.barAgainst} />
       <rect x={50} y={4} width={size(cause.bitsFor)} height={10} className={classes.barFor} />
       <line x1={50} x2={50} y1={0} y2={18} className={classes.barCentre} />

@@ -1,9 +1,24 @@
 /** The parts of ECharts the Board needs; loaded only when a chart is drawn. */
 import { LineChart, ScatterChart } from "echarts/charts";
-import { AriaComponent, GridComponent, MarkAreaComponent, MarkPointComponent, TooltipComponent } from "echarts/components";
-import { init, use } from "echarts/core";
+import {
+  AriaComponent,
+  GridComponent,
+  MarkAreaComponent,
+  MarkPointComponent,
+  TooltipComponent,
+} from "echarts/components";
+import { init, use as register } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 
-use([LineChart, ScatterChart, GridComponent, TooltipComponent, MarkAreaComponent, MarkPointComponent, AriaComponent, SVGRenderer]);
+register([
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  TooltipComponent,
+  MarkAreaComponent,
+  MarkPointComponent,
+  AriaComponent,
+  SVGRenderer,
+]);
 
 export { init };

@@ -1,6 +1,12 @@
 /** The head–flow chart as an ECharts option: a pure function of the view, the units and the palette. */
 import type { ChartPoint, ChartView } from "@yard-tack/core/board";
-import { formatNumber, prettyUnit, shownUnit, toUnit, type UnitSystem } from "@yard-tack/core/quantity";
+import {
+  formatNumber,
+  prettyUnit,
+  shownUnit,
+  toUnit,
+  type UnitSystem,
+} from "@yard-tack/core/quantity";
 import type { EChartsCoreOption } from "echarts/core";
 
 export interface ChartPalette {
@@ -17,7 +23,11 @@ export interface ChartPalette {
 const FONT = "Archivo Variable, Commissioner Variable, sans-serif";
 
 /** Builds the option. Everything drawn also has a name in words beside it. */
-export function toChartOption(view: ChartView, system: UnitSystem, palette: ChartPalette): EChartsCoreOption {
+export function toChartOption(
+  view: ChartView,
+  system: UnitSystem,
+  palette: ChartPalette,
+): EChartsCoreOption {
   const flowUnit = shownUnit("flow", system);
   const headUnit = shownUnit("length", system);
   const at = ([q, h]: ChartPoint): [number, number] => [
@@ -29,7 +39,10 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
   const topHead = Math.max(...view.toleranceHigh.map(([, h]) => h), view.today?.at[1] ?? 0);
   const endFlow = Math.max(...view.rated.map(([q]) => q), view.today?.at[0] ?? 0);
   const low = points(view.toleranceLow);
-  const gap = points(view.toleranceHigh).map(([q, h], i): [number, number] => [q, round(h - (low[i]?.[1] ?? 0))]);
+  const gap = points(view.toleranceHigh).map(([q, h], i): [number, number] => [
+    q,
+    round(h - (low[i]?.[1] ?? 0)),
+  ]);
   const label = (text: string, color: string, position: string) => ({
     show: true,
     formatter: text,
@@ -38,9 +51,17 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
     fontFamily: FONT,
     fontSize: 12,
   });
-  const named = (list: readonly ChartPoint[], index: number, text: string, color: string, position: string) => {
+  const named = (
+    list: readonly ChartPoint[],
+    index: number,
+    text: string,
+    color: string,
+    position: string,
+  ) => {
     const p = list[index];
-    return p ? [{ coord: at(p), symbol: "circle", symbolSize: 0.1, label: label(text, color, position) }] : [];
+    return p
+      ? [{ coord: at(p), symbol: "circle", symbolSize: 0.1, label: label(text, color, position) }]
+      : [];
   };
   const line = (name: string, list: readonly ChartPoint[], color: string, extra: object) => ({
     name,
@@ -74,7 +95,12 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
       name: `flow, ${prettyUnit(flowUnit)}`,
       nameLocation: "end",
       nameGap: 4,
-      nameTextStyle: { align: "right", verticalAlign: "bottom", padding: [0, 0, 8, 0], color: palette.soft },
+      nameTextStyle: {
+        align: "right",
+        verticalAlign: "bottom",
+        padding: [0, 0, 8, 0],
+        color: palette.soft,
+      },
       axisLine: { lineStyle: { color: palette.soft } },
       axisLabel: { color: palette.soft },
       splitLine: { show: false },
@@ -101,14 +127,19 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
         ...line("rated curve", view.rated, palette.rated, { width: 3 }),
         markPoint: {
           silent: true,
-          data: named(view.rated, Math.round(view.rated.length * 0.86), "rated", palette.rated, "top"),
+          data: named(view.rated, view.rated.length - 2, "rated", palette.rated, "top"),
         },
         markArea: view.allowed
           ? {
               silent: true,
               itemStyle: { color: palette.good, opacity: 0.09 },
-              label: { color: palette.soft, fontFamily: FONT, fontSize: 12, position: "insideBottom" },
-              data: [[{ name: "preferred flow", xAxis: x(view.allowed[0]) }, { xAxis: x(view.allowed[1]) }]],
+              label: { color: palette.soft, fontFamily: FONT, fontSize: 12, position: "insideTop" },
+              data: [
+                [
+                  { name: "preferred flow", xAxis: x(view.allowed[0]) },
+                  { xAxis: x(view.allowed[1]) },
+                ],
+              ],
             }
           : undefined,
       },
@@ -116,17 +147,41 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
         ...line("fingerprint", view.fingerprint, palette.ink, { type: [7, 5], width: 2 }),
         markPoint: {
           silent: true,
-          data: named(view.fingerprint, Math.round(view.fingerprint.length * 0.28), "fingerprint", palette.soft, "bottom"),
+          data: named(
+            view.fingerprint,
+            Math.round(view.fingerprint.length * 0.28),
+            "fingerprint",
+            palette.soft,
+            "bottom",
+          ),
         },
       },
       {
         ...line("this system, clean", view.system, palette.soft, { width: 1.6 }),
         markPoint: {
           silent: true,
-          data: named(view.system, Math.round(view.system.length * 0.42), "this system, clean", palette.soft, "right"),
+          data: named(
+            view.system,
+            Math.round(view.system.length * 0.35),
+            "this system, clean",
+            palette.soft,
+            "right",
+          ),
         },
       },
-      line("NPSH required", view.npshr, palette.rated, { type: "dotted", width: 1.6 }),
+      {
+        ...line("NPSH required", view.npshr, palette.rated, { type: "dotted", width: 1.6 }),
+        markPoint: {
+          silent: true,
+          data: named(
+            view.npshr,
+            Math.round(view.npshr.length * 0.2),
+            "NPSH required",
+            palette.soft,
+            "top",
+          ),
+        },
+      },
       {
         name: "should be here",
         type: "scatter",
@@ -134,7 +189,7 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
         symbolSize: 12,
         data: view.shouldBe ? [at(view.shouldBe)] : [],
         itemStyle: { color: palette.paper, borderColor: palette.ink, borderWidth: 2.4 },
-        label: label("should be here", palette.soft, "right"),
+        label: { ...label("should be here", palette.soft, "bottom"), distance: 12 },
         z: 5,
       },
       {
@@ -154,7 +209,13 @@ export function toChartOption(view: ChartView, system: UnitSystem, palette: Char
         symbolSize: 11,
         data: view.others.map((o) => ({ name: o.label, value: at(o.at) })),
         itemStyle: { color: palette.ink },
-        label: { show: true, formatter: "{b}", position: "right", color: palette.ink, fontFamily: FONT },
+        label: {
+          show: true,
+          formatter: "{b}",
+          position: "right",
+          color: palette.ink,
+          fontFamily: FONT,
+        },
         z: 6,
       },
       {
@@ -188,6 +249,7 @@ const round = (v: number): number => Math.round(v * 1000) / 1000;
 /** The next round figure above a value: 1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8 × a power of ten. */
 export function niceTop(value: number): number {
   const power = 10 ** Math.floor(Math.log10(value));
-  const step = [1, 1.2, 1.4, 1.6, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10].find((s) => s * power >= value) ?? 10;
+  const step =
+    [1, 1.2, 1.4, 1.6, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10].find((s) => s * power >= value) ?? 10;
   return round(step * power);
 }

@@ -9,7 +9,15 @@ import { type ChartPalette, toChartOption } from "./chart-option";
 import classes from "./board.module.css";
 
 /** Rated curve, tolerance, fingerprint, system and today's point. Tap a point to read it. */
-export function HeadFlowChart({ view, units, height = 252 }: { view: ChartView; units: UnitSystem; height?: number }) {
+export function HeadFlowChart({
+  view,
+  units,
+  height = 252,
+}: {
+  view: ChartView;
+  units: UnitSystem;
+  height?: number;
+}) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
   const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
@@ -36,12 +44,19 @@ export function HeadFlowChart({ view, units, height = 252 }: { view: ChartView; 
   }, []);
 
   useEffect(() => {
-    if (box.current) chart.current?.setOption(toChartOption(view, units, readPalette(box.current)), true);
+    if (box.current)
+      chart.current?.setOption(toChartOption(view, units, readPalette(box.current)), true);
   }, [view, units, scheme]);
 
   return (
     <figure className={classes.figure}>
-      <div ref={box} style={{ height }} role="img" aria-label="Head over flow; the same figures are in the table below" data-testid="head-flow-chart" />
+      <div
+        ref={box}
+        style={{ height }}
+        role="img"
+        aria-label="Head over flow; the same figures are in the table below"
+        data-testid="head-flow-chart"
+      />
       <details className={classes.table}>
         <summary>the chart as a table</summary>
         <ChartTable view={view} units={units} />

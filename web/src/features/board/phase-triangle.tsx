@@ -15,14 +15,24 @@ export function PhaseTriangle({ view, units }: { view: PhasesView; units: UnitSy
     const a = CORNERS[i] ?? 0;
     return `${CENTRE.x + REACH * share * Math.cos(a)},${CENTRE.y + REACH * share * Math.sin(a)}`;
   };
-  const shape = (share: (i: number) => number) => [0, 1, 2].map((i) => corner(share(i), i)).join(" ");
+  const shape = (share: (i: number) => number) =>
+    [0, 1, 2].map((i) => corner(share(i), i)).join(" ");
   const words = sentence(view, units);
   return (
     <div className={classes.phases} data-testid="phase-triangle">
       {three ? (
         <svg viewBox="0 0 120 104" role="img" aria-label={words} className={classes.triangle}>
-          {view.plate ? <polygon points={shape(() => (view.plate ?? 0) / most)} className={classes.plate} /> : null}
-          <polygon points={shape((i) => Math.max(0.02, (view.amps[i] ?? 0) / most))} className={view.band === "alarm" || view.lostPhase !== undefined ? classes.todayBad : classes.todayPhases} />
+          {view.plate ? (
+            <polygon points={shape(() => (view.plate ?? 0) / most)} className={classes.plate} />
+          ) : null}
+          <polygon
+            points={shape((i) => Math.max(0.02, (view.amps[i] ?? 0) / most))}
+            className={
+              view.band === "alarm" || view.lostPhase !== undefined
+                ? classes.todayBad
+                : classes.todayPhases
+            }
+          />
         </svg>
       ) : null}
       <p>{words}</p>
@@ -35,12 +45,19 @@ function sentence(view: PhasesView, units: UnitSystem): string {
   if (view.lostPhase !== undefined) parts.push(`L${view.lostPhase + 1} carries nothing: stop now.`);
   else if (view.imbalancePercent !== undefined) {
     const apart = `${formatNumber(view.imbalancePercent, 2)} % apart`;
-    parts.push(view.withheld ? `${apart}, within the clamp's own error of the limit: no verdict.` : `${apart}.`);
+    parts.push(
+      view.withheld
+        ? `${apart}, within the clamp's own error of the limit: no verdict.`
+        : `${apart}.`,
+    );
   } else parts.push("One phase is not read yet.");
-  if (view.loadFraction !== undefined) parts.push(`Load ${formatNumber(100 * view.loadFraction, 2)} % of the plate.`);
+  if (view.loadFraction !== undefined)
+    parts.push(`Load ${formatNumber(100 * view.loadFraction, 2)} % of the plate.`);
   if (view.shaftPower) {
     const show = (v: number) => formatSi(v, "power", units);
-    parts.push(`Shaft ${show(view.shaftPower.value)} (${show(view.shaftPower.low95).replace(/ .*/, "")} to ${show(view.shaftPower.high95)}).`);
+    parts.push(
+      `Shaft ${show(view.shaftPower.value)} (${show(view.shaftPower.low95).replace(/ .*/, "")} to ${show(view.shaftPower.high95)}).`,
+    );
   }
   return parts.join(" ");
 }

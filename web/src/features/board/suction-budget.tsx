@@ -7,10 +7,13 @@ const HEIGHT = 92;
 
 /** NPSH as a bar of liquid: what pushes in above, what is lost below, what is left and what is needed. */
 export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitSystem }) {
-  const metres = (v: number) => formatSi(v, "length", units);
+  const metres = (v: number) => formatSi(v, "length", units, 2);
   const push = view.atmosphere + Math.max(0, view.level);
   const scale = (WIDTH * 0.86) / Math.max(push, 1);
   const x = (m: number) => Math.max(0, m) * scale;
+  // The dashed line of what is required must not run through the words.
+  const needed = view.required === undefined ? 0 : x(view.required);
+  const airText = needed < 150 ? needed + 8 : 8;
   const lift = Math.max(0, -view.level);
   const missing = Math.max(0, view.missing ?? 0);
   const taken = [
@@ -19,38 +22,85 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
     { name: "pipe", size: view.loss, className: classes.lost },
     { name: "missing", size: missing, className: classes.missing },
   ].filter((t) => t.size > 0.02);
-  const edges = taken.map((_, i) => x(view.available) + taken.slice(0, taken.length - 1 - i).reduce((s, t) => s + x(t.size), 0));
+  const edges = taken.map(
+    (_, i) =>
+      x(view.available) + taken.slice(0, taken.length - 1 - i).reduce((s, t) => s + x(t.size), 0),
+  );
   const summary = `${metres(view.available)} of NPSH available by the ${view.from}${
     view.required === undefined ? "" : `, ${metres(view.required)} required`
   }${missing > 0.02 ? `, ${metres(missing)} missing` : ""}.`;
   return (
     <figure className={classes.figure}>
-      <figcaption className={classes.caption}>what pushes liquid in, {units === "us" ? "feet" : "metres"} of liquid</figcaption>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={summary} className={classes.budget} data-testid="suction-budget">
+      <figcaption className={classes.caption}>
+        what pushes liquid in, {units === "us" ? "feet" : "metres"} of liquid
+      </figcaption>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={summary}
+        className={classes.budget}
+        data-testid="suction-budget"
+      >
         <rect x={0} y={2} width={x(view.atmosphere)} height={26} className={classes.air} />
-        <text x={8} y={20}>{`atmosphere ${metres(view.atmosphere)}`}</text>
+        <text x={airText} y={20}>{`atmosphere ${metres(view.atmosphere)}`}</text>
         {view.level > 0 ? (
           <>
-            <rect x={x(view.atmosphere)} y={2} width={x(view.level)} height={26} className={classes.level} />
+            <rect
+              x={x(view.atmosphere)}
+              y={2}
+              width={x(view.level)}
+              height={26}
+              className={classes.level}
+            />
             <text x={x(view.atmosphere) + 6} y={20}>{`level ${metres(view.level)}`}</text>
           </>
         ) : null}
         {taken.map((t, i) => (
           <g key={t.name}>
-            <rect x={edges[i]} y={34} width={Math.max(2, x(t.size))} height={26} className={t.className} />
+            <rect
+              x={edges[i]}
+              y={34}
+              width={Math.max(2, x(t.size))}
+              height={26}
+              className={t.className}
+            />
             {x(t.size) > 74 ? (
-              <text x={(edges[i] ?? 0) + 7} y={52} className={t.name === "missing" ? classes.onRed : undefined}>
+              <text
+                x={(edges[i] ?? 0) + 7}
+                y={52}
+                className={t.name === "missing" ? classes.onRed : undefined}
+              >
                 {`${t.name} ${metres(t.size)}`}
               </text>
             ) : null}
           </g>
         ))}
-        <line x1={x(view.available)} x2={x(view.available)} y1={0} y2={68} className={classes.available} />
-        <text x={x(view.available)} y={84} textAnchor={x(view.available) > WIDTH * 0.7 ? "end" : "middle"}>{`${metres(view.available)} available`}</text>
+        <line
+          x1={x(view.available)}
+          x2={x(view.available)}
+          y1={0}
+          y2={68}
+          className={classes.available}
+        />
+        <text
+          x={x(view.available)}
+          y={84}
+          textAnchor={x(view.available) > WIDTH * 0.7 ? "end" : "middle"}
+        >{`${metres(view.available)} available`}</text>
         {view.required !== undefined ? (
           <>
-            <line x1={x(view.required)} x2={x(view.required)} y1={0} y2={68} className={classes.required} />
-            <text x={Math.max(0, x(view.required) - 4)} y={84} className={classes.requiredText}>{`${metres(view.required)} required`}</text>
+            <line
+              x1={x(view.required)}
+              x2={x(view.required)}
+              y1={0}
+              y2={68}
+              className={classes.required}
+            />
+            <text
+              x={Math.max(0, x(view.required) - 4)}
+              y={84}
+              className={classes.requiredText}
+            >{`${metres(view.required)} required`}</text>
           </>
         ) : null}
       </svg>

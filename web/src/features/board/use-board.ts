@@ -22,7 +22,9 @@ export function useBoard(caseJson: unknown, places: unknown, units: UnitSystem):
   const next = useRef<readonly [unknown, UnitSystem, unknown] | null>(null);
 
   useEffect(() => {
-    const worker = new Worker(new URL("../../workers/board.worker.ts", import.meta.url), { type: "module" });
+    const worker = new Worker(new URL("../../workers/board.worker.ts", import.meta.url), {
+      type: "module",
+    });
     remote.current = wrap<BoardWorker>(worker);
     return () => {
       remote.current = null;
@@ -45,7 +47,11 @@ export function useBoard(caseJson: unknown, places: unknown, units: UnitSystem):
       if (outcome.ok) setState({ view: outcome.view, error: null, busy: newer });
       else {
         const [first] = outcome.errors;
-        setState((s) => ({ view: s.view, error: `${first?.path ?? ""} ${first?.message ?? ""}`.trim(), busy: newer }));
+        setState((s) => ({
+          view: s.view,
+          error: `${first?.path ?? ""} ${first?.message ?? ""}`.trim(),
+          busy: newer,
+        }));
       }
       if (newer) void run();
     };

@@ -4,7 +4,8 @@ import { diagnose, ENGINE_VERSION } from "@yard-tack/core/diagnosis";
 import * as z from "zod";
 
 const answer = (status: number, body: unknown) => Response.json(body, { status });
-const problem = (status: number, message: string) => answer(status, { errors: [{ path: "", message }] });
+const problem = (status: number, message: string) =>
+  answer(status, { errors: [{ path: "", message }] });
 
 /** POST /api/v1/diagnose: a case in, a result out. */
 export async function diagnoseRequest(request: Request): Promise<Response> {
@@ -43,7 +44,8 @@ async function readLimited(body: ReadableStream<Uint8Array> | null): Promise<str
 
 /** GET /api/v1/openapi.json */
 export function openApi(): Response {
-  const schema = (s: z.ZodType) => z.toJSONSchema(s, { target: "openapi-3.0", io: "input", unrepresentable: "any" });
+  const schema = (s: z.ZodType) =>
+    z.toJSONSchema(s, { target: "openapi-3.0", io: "input", unrepresentable: "any" });
   const errors = z.object({ errors: z.array(z.object({ path: z.string(), message: z.string() })) });
   const reply = (description: string, s: z.ZodType) => ({
     description,
@@ -56,7 +58,10 @@ export function openApi(): Response {
       "/api/v1/diagnose": {
         post: {
           summary: "Diagnose one case",
-          requestBody: { required: true, content: { "application/json": { schema: schema(caseSchema) } } },
+          requestBody: {
+            required: true,
+            content: { "application/json": { schema: schema(caseSchema) } },
+          },
           responses: {
             "200": reply("The result; values are SI.", resultSchema),
             "400": reply("The body is not JSON.", errors),

@@ -70,13 +70,21 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
                 ))}
               </tbody>
             </table>
-            {body.superseded.length > 0 ? <p className={classes.small}>Corrected since, and kept: {body.superseded.map((r) => `${r.name} ${r.raw} (${clock(r.at, zone)})`).join(", ")}.</p> : null}
+            {body.superseded.length > 0 ? (
+              <p className={classes.small}>
+                Corrected since, and kept:{" "}
+                {body.superseded.map((r) => `${r.name} ${r.raw} (${clock(r.at, zone)})`).join(", ")}
+                .
+              </p>
+            ) : null}
           </section>
         ) : null}
         {body.seen.length > 0 ? (
           <section>
             <h3>Seen and heard</h3>
-            <p>{body.seen.map((s) => (s.state === "present" ? s.name : `no ${s.name}`)).join(", ")}.</p>
+            <p>
+              {body.seen.map((s) => (s.state === "present" ? s.name : `no ${s.name}`)).join(", ")}.
+            </p>
           </section>
         ) : null}
         {body.tests.length > 0 ? (
@@ -95,14 +103,17 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
           <section>
             <h3>How the causes stood</h3>
             <p>
-              {body.causes.map((c) => `${c.name} ${Math.round(100 * c.probability)} %`).join(", ")}. Engine {body.engine ?? "–"}, data {body.dataVersion ?? "–"}.
+              {body.causes.map((c) => `${c.name} ${Math.round(100 * c.probability)} %`).join(", ")}.
+              Engine {body.engine ?? "–"}, data {body.dataVersion ?? "–"}.
             </p>
           </section>
         ) : null}
         {body.cautions.length > 0 ? (
           <section>
             <h3>Cautions acknowledged</h3>
-            <p>{body.cautions.map((c) => `${c.title}, ${c.by}, ${clock(c.at, zone)}`).join("; ")}.</p>
+            <p>
+              {body.cautions.map((c) => `${c.title}, ${c.by}, ${clock(c.at, zone)}`).join("; ")}.
+            </p>
           </section>
         ) : null}
         <p className={classes.signed}>

@@ -11,14 +11,32 @@ const schema = z.object({
     .object({ lead: z.string(), claim: z.string(), detail: z.string() })
     .nullable()
     .catch(null),
-  causes: z.array(z.object({ id: z.string(), name: z.string(), probability: z.number() })).catch([]),
+  causes: z
+    .array(z.object({ id: z.string(), name: z.string(), probability: z.number() }))
+    .catch([]),
   engine: z.string().nullable().catch(null),
   dataVersion: z.string().nullable().catch(null),
   readings: z
-    .array(z.object({ snapshot: z.string(), name: z.string(), raw: z.string(), by: z.string(), at: z.string() }))
+    .array(
+      z.object({
+        snapshot: z.string(),
+        name: z.string(),
+        raw: z.string(),
+        by: z.string(),
+        at: z.string(),
+      }),
+    )
     .catch([]),
   superseded: z
-    .array(z.object({ snapshot: z.string(), name: z.string(), raw: z.string(), by: z.string(), at: z.string() }))
+    .array(
+      z.object({
+        snapshot: z.string(),
+        name: z.string(),
+        raw: z.string(),
+        by: z.string(),
+        at: z.string(),
+      }),
+    )
     .catch([]),
   seen: z.array(z.object({ name: z.string(), state: z.string() })).catch([]),
   tests: z.array(z.object({ name: z.string(), outcome: z.string(), at: z.string() })).catch([]),

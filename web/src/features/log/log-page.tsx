@@ -9,7 +9,11 @@ export function LogPage({ rows }: { rows: readonly LogRow[] }) {
   return (
     <main>
       <PageHead title="Log" about={`${rows.length} entries, newest first`} />
-      {rows.length === 0 ? <p className={classes.empty}>Nothing is logged yet. Signing off a run sheet writes the first entry.</p> : null}
+      {rows.length === 0 ? (
+        <p className={classes.empty}>
+          Nothing is logged yet. Signing off a run sheet writes the first entry.
+        </p>
+      ) : null}
       <ol className={classes.list}>
         {rows.map((r) => (
           <li key={r.id} data-kind={r.kind}>

@@ -12,7 +12,13 @@ export async function recurrenceOf(pumpId: string, now: Date) {
     const daysAgo = Math.round((now.getTime() - row.at.getTime()) / 86_400_000);
     const body = logBody(row.body);
     if (daysAgo > WITHIN_DAYS || row.kind !== "call" || !body.cause) continue;
-    return { at: row.at.toISOString(), daysAgo, title: row.title, found: body.found, done: body.done };
+    return {
+      at: row.at.toISOString(),
+      daysAgo,
+      title: row.title,
+      found: body.found,
+      done: body.done,
+    };
   }
   return null;
 }

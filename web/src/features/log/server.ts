@@ -20,7 +20,18 @@ export async function loadLog(): Promise<LogRow[]> {
   const entries = await logEntries(await unitOfWork());
   return entries.map(({ row, pump, site }) => {
     const { found, done, closed } = logBody(row.body);
-    return { id: row.id, at: row.at.toISOString(), zone: site.zone, kind: row.kind, title: row.title, tag: pump.tag, siteName: site.name, found, done, closed };
+    return {
+      id: row.id,
+      at: row.at.toISOString(),
+      zone: site.zone,
+      kind: row.kind,
+      title: row.title,
+      tag: pump.tag,
+      siteName: site.name,
+      found,
+      done,
+      closed,
+    };
   });
 }
 

@@ -15,8 +15,11 @@ export type CourierState =
 export interface CourierPorts {
   readonly waiting: () => Promise<readonly SheetEntry[]>;
   readonly acknowledged: (ids: readonly string[]) => Promise<void>;
-  readonly post: (entries: readonly SheetEntry[]) => Promise<
-    { readonly ok: true; readonly kept: readonly string[] } | { readonly ok: false; readonly status: number; readonly message: string }
+  readonly post: (
+    entries: readonly SheetEntry[],
+  ) => Promise<
+    | { readonly ok: true; readonly kept: readonly string[] }
+    | { readonly ok: false; readonly status: number; readonly message: string }
   >;
   readonly now: () => string;
   readonly pause: (ms: number, then: () => void) => () => void;
@@ -48,7 +51,8 @@ export function makeCourier(ports: CourierPorts) {
       again = true;
       return;
     }
-    const isFinal = answer.status >= 400 && answer.status < 500 && answer.status !== 408 && answer.status !== 429;
+    const isFinal =
+      answer.status >= 400 && answer.status < 500 && answer.status !== 408 && answer.status !== 429;
     if (isFinal) {
       ports.tell({ kind: "refused", count: batch.length, message: answer.message });
       return;

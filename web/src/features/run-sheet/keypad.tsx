@@ -24,14 +24,25 @@ export function Keypad(props: KeypadProps) {
   // The strip keeps the focus while its keys are tapped.
   const hold = (event: React.SyntheticEvent) => event.preventDefault();
   return (
-    <div className={classes.keypad} onMouseDown={hold} role="group" aria-label="Keys of this reading" data-testid="keypad">
+    <div
+      className={classes.keypad}
+      onMouseDown={hold}
+      role="group"
+      aria-label="Keys of this reading"
+      data-testid="keypad"
+    >
       <div className={classes.digits}>
         {DIGITS.map((d) => (
           <button key={d} type="button" tabIndex={-1} onClick={() => onKey(d)}>
             {d}
           </button>
         ))}
-        <button type="button" tabIndex={-1} aria-label="take back one figure" onClick={() => onKey("back")}>
+        <button
+          type="button"
+          tabIndex={-1}
+          aria-label="take back one figure"
+          onClick={() => onKey("back")}
+        >
           ⌫
         </button>
       </div>
@@ -47,7 +58,13 @@ export function Keypad(props: KeypadProps) {
           </button>
         ) : null}
         {units.slice(0, 3).map((u) => (
-          <button key={u} type="button" tabIndex={-1} aria-pressed={u === unit} onClick={() => onUnit(u)}>
+          <button
+            key={u}
+            type="button"
+            tabIndex={-1}
+            aria-pressed={u === unit}
+            onClick={() => onUnit(u)}
+          >
             {prettyUnit(u)}
           </button>
         ))}

@@ -1,5 +1,11 @@
 /** Whether a value can be at all: asked about at once, kept with a reason. */
-import { formatNumber, prettyUnit, type Quantity, toUnit, type Unit } from "@yard-tack/core/quantity";
+import {
+  formatNumber,
+  prettyUnit,
+  type Quantity,
+  toUnit,
+  type Unit,
+} from "@yard-tack/core/quantity";
 import type { PumpDto } from "@/features/yard";
 import { parseQuantity } from "@yard-tack/core/quantity";
 
@@ -26,10 +32,17 @@ export function doubtAbout(q: Quantity, slot: string, pump: PumpDto): string | u
     const range = pump.instruments.find((i) => i.kind === `${side}-gauge`)?.range;
     const ends = range?.map((r) => parseQuantity(r, "pressure"));
     const [low, high] = (ends ?? []).map((e) => (e.ok ? e.value.si : Number.NaN));
-    if (high !== undefined && gauge > high * 1.02) return `That is beyond the end of this gauge (${range?.[1] ?? ""}).`;
-    if (low !== undefined && gauge < low - 0.02 * ATMOSPHERE) return `That is below the start of this gauge (${range?.[0] ?? ""}).`;
+    if (high !== undefined && gauge > high * 1.02)
+      return `That is beyond the end of this gauge (${range?.[1] ?? ""}).`;
+    if (low !== undefined && gauge < low - 0.02 * ATMOSPHERE)
+      return `That is below the start of this gauge (${range?.[0] ?? ""}).`;
   }
-  if (q.dimension !== "pressure" && q.dimension !== "length" && q.dimension !== "temperature" && q.si < 0) {
+  if (
+    q.dimension !== "pressure" &&
+    q.dimension !== "length" &&
+    q.dimension !== "temperature" &&
+    q.si < 0
+  ) {
     return `${nameOf(q)} cannot be negative.`;
   }
   const most = LARGEST[q.dimension];

@@ -1,6 +1,12 @@
 "use client";
 
-import { formatNumber, formatSi, prettyUnit, type Quantity, type UnitSystem } from "@yard-tack/core/quantity";
+import {
+  formatNumber,
+  formatSi,
+  prettyUnit,
+  type Quantity,
+  type UnitSystem,
+} from "@yard-tack/core/quantity";
 import { Button, TextInput } from "@mantine/core";
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import type { PumpDto } from "@/features/yard";
@@ -39,7 +45,19 @@ const IDLE_MS = 650;
 
 /** One reading like a sight glass: the expected band, the tick, the unit as typed, SI beside it. */
 export function ReadingStrip(props: ReadingStripProps) {
-  const { slot, pump, system, entry, draft, expected, compact, locked, onDraft, onReading, onNext } = props;
+  const {
+    slot,
+    pump,
+    system,
+    entry,
+    draft,
+    expected,
+    compact,
+    locked,
+    onDraft,
+    onReading,
+    onNext,
+  } = props;
   const usual = slot.units[0] ?? "";
   const start = startOf(entry, draft, slot, usual);
   const [text, setText] = useState(start.text);
@@ -66,7 +84,8 @@ export function ReadingStrip(props: ReadingStripProps) {
 
   const typed = readTyped(text, unit, vac, slot.dimension);
   const inDoubt = typed.quantity?.commaInDoubt ?? false;
-  const doubt = typed.quantity && !inDoubt ? doubtAbout(typed.quantity, slot.slot, pump) : undefined;
+  const doubt =
+    typed.quantity && !inDoubt ? doubtAbout(typed.quantity, slot.slot, pump) : undefined;
   const kept = entry && entry.raw === typed.raw ? entry : undefined;
 
   const commit = () => {
@@ -119,10 +138,16 @@ export function ReadingStrip(props: ReadingStripProps) {
   };
 
   const alarm = doubt !== undefined && !kept?.reason;
-  const off = expected && typed.quantity && kept ? outside(valueOn(typed.quantity), expected) : undefined;
+  const off =
+    expected && typed.quantity && kept ? outside(valueOn(typed.quantity), expected) : undefined;
   const showError = settled && text.trim() !== "" && typed.error !== undefined;
   return (
-    <div className={classes.strip} data-alarm={alarm || showError || undefined} data-compact={compact || undefined} data-slot={slot.slot}>
+    <div
+      className={classes.strip}
+      data-alarm={alarm || showError || undefined}
+      data-compact={compact || undefined}
+      data-slot={slot.slot}
+    >
       <div className={classes.row}>
         <label htmlFor={id} className={classes.name}>
           {slot.name}
@@ -155,9 +180,15 @@ export function ReadingStrip(props: ReadingStripProps) {
             </span>
           )}
         </div>
-        {compact ? null : <span className={classes.si}>{typed.quantity ? siText(typed.quantity, system, slot.note) : (slot.note ?? "")}</span>}
+        {compact ? null : (
+          <span className={classes.si}>
+            {typed.quantity ? siText(typed.quantity, system, slot.note) : (slot.note ?? "")}
+          </span>
+        )}
       </div>
-      {compact ? null : <Glass quantity={typed.quantity} expected={expected} off={off !== undefined} />}
+      {compact ? null : (
+        <Glass quantity={typed.quantity} expected={expected} off={off !== undefined} />
+      )}
       <div id={`${id}-say`} className={classes.say}>
         {showError ? <p role="alert">{typed.error?.message} What you typed is kept.</p> : null}
         {inDoubt && typed.quantity ? (
@@ -172,7 +203,12 @@ export function ReadingStrip(props: ReadingStripProps) {
         {alarm && typed.quantity ? (
           <div className={classes.doubt} role="alert">
             <p>{doubt} It is kept but not reckoned with until you say why it stands.</p>
-            <TextInput aria-label="Reason to keep this reading" placeholder="reason to keep it" value={reason} onChange={(e) => setReason(e.target.value)} />
+            <TextInput
+              aria-label="Reason to keep this reading"
+              placeholder="reason to keep it"
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
             <Button variant="default" onClick={keepAnyway} disabled={reason.trim() === ""}>
               Keep it
             </Button>
@@ -207,7 +243,12 @@ export function ReadingStrip(props: ReadingStripProps) {
   );
 }
 
-function startOf(entry: ReadingEntry | undefined, draft: string | undefined, slot: Slot, usual: string) {
+function startOf(
+  entry: ReadingEntry | undefined,
+  draft: string | undefined,
+  slot: Slot,
+  usual: string,
+) {
   if (draft !== undefined) return { text: draft, unit: entry?.unit ?? usual, vac: false };
   return entry ? partsOf(entry.raw, slot.dimension, usual) : { text: "", unit: usual, vac: false };
 }
@@ -218,7 +259,11 @@ function readingOf(typed: Typed, doubt: string | undefined): StripReading {
     raw: typed.raw,
     unit: q?.unit ?? null,
     si: q && doubt === undefined ? q.si : null,
-    fault: q ? (doubt === undefined ? null : "implausible") : (typed.error?.reason ?? "not-a-number"),
+    fault: q
+      ? doubt === undefined
+        ? null
+        : "implausible"
+      : (typed.error?.reason ?? "not-a-number"),
     reason: null,
   };
 }
@@ -240,14 +285,25 @@ function outside(value: number, band: { low: number; high: number }): string | u
 }
 
 /** "1,200" may be one and a fifth or twelve hundred. */
-function CommaQuestion({ text, unit, onAnswer }: { text: string; unit: string; onAnswer: (text: string) => void }) {
+function CommaQuestion({
+  text,
+  unit,
+  onAnswer,
+}: {
+  text: string;
+  unit: string;
+  onAnswer: (text: string) => void;
+}) {
   const decimal = text.replace(",", ".").replace(/0+$/, "").replace(/\.$/, "");
   const thousands = text.replace(",", "");
   return (
     <div className={classes.doubt} role="alert">
       <p>Is the comma a decimal mark or a thousands mark?</p>
       <Button variant="default" onClick={() => onAnswer(decimal)}>{`${decimal} ${unit}`}</Button>
-      <Button variant="default" onClick={() => onAnswer(thousands)}>{`${thousands} ${unit}`}</Button>
+      <Button
+        variant="default"
+        onClick={() => onAnswer(thousands)}
+      >{`${thousands} ${unit}`}</Button>
     </div>
   );
 }
@@ -274,13 +330,43 @@ function Glass({
     ? `expected between ${formatNumber(expected.low)} and ${formatNumber(expected.high)}`
     : "nothing is expected here";
   return (
-    <svg viewBox={`0 0 ${GLASS} 22`} preserveAspectRatio="none" className={classes.glass} role="img" aria-label={words}>
+    <svg
+      viewBox={`0 0 ${GLASS} 22`}
+      preserveAspectRatio="none"
+      className={classes.glass}
+      role="img"
+      aria-label={words}
+    >
       <line x1={0} x2={GLASS} y1={10} y2={10} className={classes.tube} />
       {Array.from({ length: 11 }, (_, i) => (
-        <line key={i} x1={(i * GLASS) / 10} x2={(i * GLASS) / 10} y1={15} y2={18} className={classes.mark} />
+        <line
+          key={i}
+          x1={(i * GLASS) / 10}
+          x2={(i * GLASS) / 10}
+          y1={15}
+          y2={18}
+          className={classes.mark}
+        />
       ))}
-      {expected ? <rect x={x(expected.low)} width={Math.max(2, x(expected.high) - x(expected.low))} y={4} height={12} rx={1} className={classes.band} /> : null}
-      {value === undefined ? null : <line x1={x(value)} x2={x(value)} y1={0} y2={21} className={off ? classes.tickOff : classes.tick} />}
+      {expected ? (
+        <rect
+          x={x(expected.low)}
+          width={Math.max(2, x(expected.high) - x(expected.low))}
+          y={4}
+          height={12}
+          rx={1}
+          className={classes.band}
+        />
+      ) : null}
+      {value === undefined ? null : (
+        <line
+          x1={x(value)}
+          x2={x(value)}
+          y1={0}
+          y2={21}
+          className={off ? classes.tickOff : classes.tick}
+        />
+      )}
     </svg>
   );
 }

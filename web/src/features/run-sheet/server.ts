@@ -1,5 +1,13 @@
 import "server-only";
-import { appendRows, LogEntry, people, type AppendKind, RunSheet, sheetWithEntries, unitOfWork } from "@/db";
+import {
+  appendRows,
+  LogEntry,
+  people,
+  type AppendKind,
+  RunSheet,
+  sheetWithEntries,
+  unitOfWork,
+} from "@/db";
 import { recurrenceOf } from "@/features/log/index.server";
 import { loadPump } from "@/features/yard/index.server";
 import type { SheetEntry } from "./entries";
@@ -41,8 +49,17 @@ export async function loadSheet(sheetId: string): Promise<SheetDto | undefined> 
       observation: o.observation,
       state: o.state as "present",
     })),
-    ...acknowledgements.map((a) => ({ kind: "acknowledgement" as const, ...common(a), caution: a.caution })),
-    ...outcomes.map((t) => ({ kind: "test" as const, ...common(t), test: t.test, outcome: t.outcome ?? null })),
+    ...acknowledgements.map((a) => ({
+      kind: "acknowledgement" as const,
+      ...common(a),
+      caution: a.caution,
+    })),
+    ...outcomes.map((t) => ({
+      kind: "test" as const,
+      ...common(t),
+      test: t.test,
+      outcome: t.outcome ?? null,
+    })),
   ];
   return {
     id: sheet.id,

@@ -51,7 +51,9 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
   const openReading = (slot: string) => {
     go("readings");
     setSnapshot("as found");
-    requestAnimationFrame(() => document.querySelector<HTMLInputElement>(`[data-slot^="${slot}"] input`)?.focus());
+    requestAnimationFrame(() =>
+      document.querySelector<HTMLInputElement>(`[data-slot^="${slot}"] input`)?.focus(),
+    );
   };
   const { pump } = dto;
   return (
@@ -71,7 +73,8 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
       </PageHead>
       {dto.signedAt ? (
         <p className={classes.signed} role="status">
-          Signed {clock(dto.signedAt, pump.zone)}. Nothing more can be added here; <Link href={dto.logEntryId ? `/log/${dto.logEntryId}` : "/log"}>read the log entry</Link>.
+          Signed {clock(dto.signedAt, pump.zone)}. Nothing more can be added here;{" "}
+          <Link href={dto.logEntryId ? `/log/${dto.logEntryId}` : "/log"}>read the log entry</Link>.
         </p>
       ) : null}
       <div className={classes.parts}>
@@ -82,9 +85,26 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           {step === "call" ? <CallStep sheet={sheet} onNext={() => go("safe")} /> : null}
           {step === "safe" ? <SafeStep sheet={sheet} onNext={() => go("look")} /> : null}
           {step === "look" ? <LookStep sheet={sheet} onNext={() => go("readings")} /> : null}
-          {step === "readings" ? <ReadingsStep sheet={sheet} units={units} view={board.view} snapshot={snapshot} onSnapshot={setSnapshot} onNext={() => go("compare")} /> : null}
+          {step === "readings" ? (
+            <ReadingsStep
+              sheet={sheet}
+              units={units}
+              view={board.view}
+              snapshot={snapshot}
+              onSnapshot={setSnapshot}
+              onNext={() => go("compare")}
+            />
+          ) : null}
           {step === "compare" ? <CompareStep view={board.view} onNext={() => go("test")} /> : null}
-          {step === "test" ? <TestStep sheet={sheet} view={board.view} active={active} onActive={setActive} onNext={() => go("sign")} /> : null}
+          {step === "test" ? (
+            <TestStep
+              sheet={sheet}
+              view={board.view}
+              active={active}
+              onActive={setActive}
+              onNext={() => go("sign")}
+            />
+          ) : null}
           {step === "sign" ? <SignStep sheet={sheet} view={board.view} /> : null}
         </div>
         <aside className={classes.board} aria-label="Board">
@@ -139,26 +159,58 @@ function knotsOf(sheet: Sheet): KnotState[] {
     {
       id: "safe",
       done: acknowledged.length === needed.length,
-      say: last ? `acknowledged ${clock(last.at, dto.pump.zone)}` : needed.length === 0 ? "no hazard in the readings" : `${needed.length - acknowledged.length} to acknowledge`,
+      say: last
+        ? `acknowledged ${clock(last.at, dto.pump.zone)}`
+        : needed.length === 0
+          ? "no hazard in the readings"
+          : `${needed.length - acknowledged.length} to acknowledge`,
     },
-    { id: "look", done: seen.length > 0, say: seen.length === 0 ? "nothing noted yet" : `${present} seen, ${seen.length - present} ruled out` },
-    { id: "readings", done: readings > 0, say: readings === 0 ? "none yet" : readings === 1 ? "1 taken" : `${readings} taken` },
+    {
+      id: "look",
+      done: seen.length > 0,
+      say:
+        seen.length === 0
+          ? "nothing noted yet"
+          : `${present} seen, ${seen.length - present} ruled out`,
+    },
+    {
+      id: "readings",
+      done: readings > 0,
+      say: readings === 0 ? "none yet" : readings === 1 ? "1 taken" : `${readings} taken`,
+    },
     { id: "compare", done: false, say: "what disagrees with what" },
-    { id: "test", done: state.outcomes.size > 0, say: state.outcomes.size === 0 ? "none done" : `${state.outcomes.size} done` },
-    { id: "sign", done: dto.signedAt !== null, say: dto.signedAt ? "signed" : "found, done, proven" },
+    {
+      id: "test",
+      done: state.outcomes.size > 0,
+      say: state.outcomes.size === 0 ? "none done" : `${state.outcomes.size} done`,
+    },
+    {
+      id: "sign",
+      done: dto.signedAt !== null,
+      say: dto.signedAt ? "signed" : "found, done, proven",
+    },
   ];
 }
 
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
   const words = {
-    sent: () => (courier.kind === "sent" && courier.at ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}` : "all kept and sent"),
+    sent: () =>
+      courier.kind === "sent" && courier.at
+        ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}`
+        : "all kept and sent",
     sending: () => "kept on this device, sending …",
-    waiting: () => `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
+    waiting: () =>
+      `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
     refused: () => (courier.kind === "refused" ? courier.message : ""),
   }[courier.kind]();
   return (
-    <span role="status" data-testid="saved" data-courier={courier.kind} className={courier.kind === "refused" ? classes.refused : undefined}>
+    <span
+      role="status"
+      data-testid="saved"
+      data-courier={courier.kind}
+      className={courier.kind === "refused" ? classes.refused : undefined}
+    >
       {words}
     </span>
   );

@@ -1,11 +1,18 @@
 "use server";
 
 import { boardOf } from "@yard-tack/core/board";
-import { causeRow, cautionRow, type CautionId, CAUTIONS, observationRow, testRow } from "@yard-tack/core/diagnosis";
+import {
+  causeRow,
+  cautionRow,
+  type CautionId,
+  CAUTIONS,
+  observationRow,
+  testRow,
+} from "@yard-tack/core/diagnosis";
 import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { LogEntry, RunSheet, unitOfWork } from "@/db";
-import { whoIsHere } from "@/features/who";
+import { whoIsHere } from "@/features/who/index.server";
 import { caseOfSheet } from "./case-of-sheet";
 import type { ReadingEntry } from "./entries";
 import { loadSheet } from "./server";
@@ -14,7 +21,14 @@ import { slotsOf } from "./slots";
 
 const form = z.object({
   sheetId: z.uuid(),
-  closed: z.enum(["cured", "improved", "not reproduced", "waiting for parts", "referred", "as it should be"]),
+  closed: z.enum([
+    "cured",
+    "improved",
+    "not reproduced",
+    "waiting for parts",
+    "referred",
+    "as it should be",
+  ]),
   found: z.string().trim().min(1, "Say in a few words what was found.").max(4000),
   done: z.string().trim().max(4000),
   proof: z.string().trim().max(4000),
@@ -33,19 +47,27 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
   const parsed = form.safeParse(input);
   if (!parsed.success) {
     const [issue] = parsed.error.issues;
-    return { ok: false, message: issue?.message ?? "Not understood.", field: String(issue?.path[0] ?? "") };
+    return {
+      ok: false,
+      message: issue?.message ?? "Not understood.",
+      field: String(issue?.path[0] ?? ""),
+    };
   }
   const { sheetId, closed, found, done, proof } = parsed.data;
   const sheet = await loadSheet(sheetId);
-  if (!sheet) return { ok: false, message: "This run sheet is not there any more; nothing was signed." };
+  if (!sheet)
+    return { ok: false, message: "This run sheet is not there any more; nothing was signed." };
   if (sheet.signedAt && sheet.logEntryId) return { ok: true, logEntryId: sheet.logEntryId };
   const state = foldEntries(sheet.entries);
-  const hasAfter = [...state.readings.values()].some((r) => r.snapshot === "after" && r.si !== null);
+  const hasAfter = [...state.readings.values()].some(
+    (r) => r.snapshot === "after" && r.si !== null,
+  );
   if (closed === "cured" && !hasAfter && proof === "") {
     return {
       ok: false,
       field: "proof",
-      message: "A cure needs an after-reading (Readings, valve as found, after) or the reason why there is none.",
+      message:
+        "A cure needs an after-reading (Readings, valve as found, after) or the reason why there is none.",
     };
   }
   const person = await whoIsHere();
@@ -63,7 +85,9 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
     at: r.at,
   });
   const current = new Set([...state.readings.values()].map((r) => r.id));
-  const readings = sheet.entries.filter((e): e is ReadingEntry => e.kind === "reading" && e.raw !== "");
+  const readings = sheet.entries.filter(
+    (e): e is ReadingEntry => e.kind === "reading" && e.raw !== "",
+  );
   const leading = view?.causes[0];
   const entry = {
     id: newId(),
@@ -89,24 +113,37 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
       dataVersion: view?.dataVersion ?? null,
       readings: readings.filter((r) => current.has(r.id)).map(readingLine),
       superseded: readings.filter((r) => !current.has(r.id)).map(readingLine),
-      seen: [...state.observations].map(([id, s]) => ({ name: observationRow(id)?.name ?? id, state: s })),
+      seen: [...state.observations].map(([id, s]) => ({
+        name: observationRow(id)?.name ?? id,
+        state: s,
+      })),
       tests: [...state.outcomes].map(([id, o]) => {
         const row = testRow(id);
-        return { name: row?.name ?? id, outcome: row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome, at: o.at };
+        return {
+          name: row?.name ?? id,
+          outcome: row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome,
+          at: o.at,
+        };
       }),
       cautions: [...state.acknowledged].map(([id, a]) => ({
         title: CAUTIONS.some((c) => c.id === id) ? cautionRow(id as CautionId).title : id,
         by: by(a.personId),
         at: a.at,
       })),
-      snapshots: caseOfSheet(pump, [], state, ["as found", "throttled", "shut", "after"])["snapshots"],
+      snapshots: caseOfSheet(pump, [], state, ["as found", "throttled", "shut", "after"])[
+        "snapshots"
+      ],
     },
     supersedes: null,
   };
   const em = await unitOfWork();
   const closedNow = await em.transactional(async (tx) => {
     // Only the first of two signatures finds the sheet still open.
-    const count = await tx.nativeUpdate(RunSheet, { id: sheetId, signedAt: null }, { signedAt: at });
+    const count = await tx.nativeUpdate(
+      RunSheet,
+      { id: sheetId, signedAt: null },
+      { signedAt: at },
+    );
     if (count === 0) return false;
     tx.create(LogEntry, entry);
     await tx.flush();

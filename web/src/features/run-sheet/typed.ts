@@ -1,5 +1,10 @@
 /** From what is in a strip to the text that is kept. */
-import { type Dimension, parseQuantity, type Quantity, type QuantityError } from "@yard-tack/core/quantity";
+import {
+  type Dimension,
+  parseQuantity,
+  type Quantity,
+  type QuantityError,
+} from "@yard-tack/core/quantity";
 
 export interface Typed {
   /** The whole text, unit included, as it is kept. */
@@ -24,10 +29,16 @@ export function readTyped(text: string, unit: string, vac: boolean, dimension: D
 }
 
 /** The parts of a kept text, to put back into a strip. */
-export function partsOf(raw: string, dimension: Dimension, fallback: string): { text: string; unit: string; vac: boolean } {
+export function partsOf(
+  raw: string,
+  dimension: Dimension,
+  fallback: string,
+): { text: string; unit: string; vac: boolean } {
   const parsed = parseQuantity(raw, dimension);
   if (!parsed.ok) return { text: raw, unit: fallback, vac: false };
   const [number = raw] = raw.trim().split(/\s+/);
   const bare = /^[+\-\u2212]?[\d.,]+$/.test(number);
-  return bare ? { text: number, unit: parsed.value.unit, vac: /\bvac/.test(raw) } : { text: raw, unit: parsed.value.unit, vac: false };
+  return bare
+    ? { text: number, unit: parsed.value.unit, vac: /\bvac/.test(raw) }
+    : { text: raw, unit: parsed.value.unit, vac: false };
 }

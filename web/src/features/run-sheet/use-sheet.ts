@@ -68,7 +68,12 @@ export function useSheet(dto: SheetDto): Sheet {
 
   const add = useCallback(
     (bare: NewEntry) => {
-      const entry = { ...bare, id: newId(), personId: who.id, at: new Date().toISOString() } as SheetEntry;
+      const entry = {
+        ...bare,
+        id: newId(),
+        personId: who.id,
+        at: new Date().toISOString(),
+      } as SheetEntry;
       setEntries((list) => [...list, entry]);
       void keep(dto.id, entry).then(() => {
         channel.current?.postMessage(entry);

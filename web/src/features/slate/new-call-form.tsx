@@ -7,24 +7,41 @@ import { PageHead } from "@/shell/page-head";
 import { takeCall } from "./new-call";
 import classes from "./new-call.module.css";
 
-const CHIPS = OBSERVATIONS.filter((o) => o.id.startsWith("complaint.") || o.id.startsWith("onset."));
+const CHIPS = OBSERVATIONS.filter(
+  (o) => o.id.startsWith("complaint.") || o.id.startsWith("onset."),
+);
 
 /** A call: which pump, what is wrong, since when. */
-export function NewCallForm({ pumps, chosen }: { pumps: readonly { readonly id: string; readonly name: string }[]; chosen: string }) {
+export function NewCallForm({
+  pumps,
+  chosen,
+}: {
+  pumps: readonly { readonly id: string; readonly name: string }[];
+  chosen: string;
+}) {
   const [state, action, pending] = useActionState(takeCall, { error: null });
   const [fields, setFields] = useState({ pump: chosen, kind: "call", complaint: "", note: "" });
   const [codes, setCodes] = useState<readonly string[]>([]);
   const field = (name: keyof typeof fields) => ({
     name,
     value: fields[name],
-    onChange: (e: { currentTarget: { value: string } }) => setFields({ ...fields, [name]: e.currentTarget.value }),
+    onChange: (e: { currentTarget: { value: string } }) =>
+      setFields({ ...fields, [name]: e.currentTarget.value }),
   });
-  const toggle = (id: string) => setCodes(codes.includes(id) ? codes.filter((c) => c !== id) : [...codes, id]);
+  const toggle = (id: string) =>
+    setCodes(codes.includes(id) ? codes.filter((c) => c !== id) : [...codes, id]);
   return (
     <main>
       <PageHead title="New call" about="It opens the run sheet at once." />
       <form action={action} className={classes.form} noValidate>
-        <NativeSelect label="Pump" {...field("pump")} data={[{ value: "", label: "choose" }, ...pumps.map((p) => ({ value: p.id, label: p.name }))]} />
+        <NativeSelect
+          label="Pump"
+          {...field("pump")}
+          data={[
+            { value: "", label: "choose" },
+            ...pumps.map((p) => ({ value: p.id, label: p.name })),
+          ]}
+        />
         <NativeSelect
           label="What kind of visit"
           {...field("kind")}
@@ -37,7 +54,12 @@ export function NewCallForm({ pumps, chosen }: { pumps: readonly { readonly id: 
         <fieldset className={classes.chips}>
           <legend>And by chips</legend>
           {CHIPS.map((o) => (
-            <button key={o.id} type="button" aria-pressed={codes.includes(o.id)} onClick={() => toggle(o.id)}>
+            <button
+              key={o.id}
+              type="button"
+              aria-pressed={codes.includes(o.id)}
+              onClick={() => toggle(o.id)}
+            >
               {o.name}
             </button>
           ))}

@@ -39,7 +39,10 @@ const TOOLS: Readonly<Record<string, string>> = {
 };
 
 /** Today's calls and rounds, and the pumps whose head drifts. */
-export async function loadSlate(): Promise<{ readonly calls: SlateCall[]; readonly drifting: Drift[] }> {
+export async function loadSlate(): Promise<{
+  readonly calls: SlateCall[];
+  readonly drifting: Drift[];
+}> {
   const open = await openSheets(await unitOfWork());
   const calls = await Promise.all(open.map(async ({ row }) => slateCall(row.id)));
   return { calls: calls.filter((c) => c !== undefined), drifting: await drifting() };
@@ -52,7 +55,9 @@ async function slateCall(sheetId: string): Promise<SlateCall | undefined> {
   const board = boardOf(caseOfSheet(pump, sheet.codes, foldEntries(sheet.entries)), "metric");
   const view = board.ok ? board.view : undefined;
   const first = view?.missing[0];
-  const likely = (view?.causes ?? []).filter((c) => c.id !== "healthy" && c.id !== "unlisted").slice(0, 2);
+  const likely = (view?.causes ?? [])
+    .filter((c) => c.id !== "healthy" && c.id !== "unlisted")
+    .slice(0, 2);
   const tools = (view?.missing ?? []).flatMap((m) => TOOLS[m.slot] ?? []).slice(0, 3);
   const parts = likely.flatMap((c) => causeRow(c.id)?.parts.slice(0, 1) ?? []);
   const recurrence = await recurrenceOf(pump.id, new Date());
@@ -90,5 +95,7 @@ async function drifting(): Promise<Drift[]> {
       return { pumpId, tag: pump.tag, zone: pump.zone, points: trendOf(sheet, visits) };
     }),
   );
-  return drifts.filter((d) => d !== undefined && (d.points.at(-1)?.percent ?? 0) < WORTH_SHOWING) as Drift[];
+  return drifts.filter(
+    (d) => d !== undefined && (d.points.at(-1)?.percent ?? 0) < WORTH_SHOWING,
+  ) as Drift[];
 }

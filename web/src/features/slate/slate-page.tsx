@@ -8,22 +8,32 @@ import type { Drift, SlateCall } from "./server";
 import classes from "./slate.module.css";
 
 /** What needs doing today. */
-export function SlatePage({ calls, drifting, now }: { calls: readonly SlateCall[]; drifting: readonly Drift[]; now: string }) {
+export function SlatePage({
+  calls,
+  drifting,
+  now,
+}: {
+  calls: readonly SlateCall[];
+  drifting: readonly Drift[];
+  now: string;
+}) {
   const jobs = calls.filter((c) => c.kind === "call");
   const rounds = calls.filter((c) => c.kind === "round");
   const zone = calls[0]?.zone ?? "UTC";
   return (
     <main>
-      <PageHead title={weekday(now, zone)} about={`${jobs.length} ${jobs.length === 1 ? "call" : "calls"}, ${rounds.length} ${rounds.length === 1 ? "round" : "rounds"}`}>
-        <LinkButton href="/call">
-          New call
-        </LinkButton>
+      <PageHead
+        title={weekday(now, zone)}
+        about={`${jobs.length} ${jobs.length === 1 ? "call" : "calls"}, ${rounds.length} ${rounds.length === 1 ? "round" : "rounds"}`}
+      >
+        <LinkButton href="/call">New call</LinkButton>
       </PageHead>
       <div className={classes.slate}>
         <div>
           {calls.length === 0 ? (
             <p className={classes.empty}>
-              Nothing is waiting. <Link href="/call">Take a call</Link> or <Link href="/yard">look at the pumps</Link>.
+              Nothing is waiting. <Link href="/call">Take a call</Link> or{" "}
+              <Link href="/yard">look at the pumps</Link>.
             </p>
           ) : null}
           <CallList title="Calls" calls={jobs} />
@@ -66,7 +76,10 @@ function CallList({ title, calls }: { title: string; calls: readonly SlateCall[]
                   {c.tag} {c.complaint}
                 </strong>
                 <span className={classes.place}>
-                  {c.place}. {c.recurrence ? <em>{`Second time in ${c.recurrence.daysAgo} days: ${c.recurrence.found}`}</em> : null}
+                  {c.place}.{" "}
+                  {c.recurrence ? (
+                    <em>{`Second time in ${c.recurrence.daysAgo} days: ${c.recurrence.found}`}</em>
+                  ) : null}
                 </span>
                 {c.first ? (
                   <span>

@@ -8,12 +8,18 @@ import { PREFERENCES_COOKIE } from "@/shell/preferences";
 const choice = z.object({
   person: z.uuid(),
   // Only a path of this application: never another host.
-  back: z.string().regex(/^\/(?!\/)[\w\-/]*$/).catch("/"),
+  back: z
+    .string()
+    .regex(/^\/(?!\/)[\w\-/]*$/)
+    .catch("/"),
 });
 
 /** Remembers who is at this device. */
 export async function choosePerson(form: FormData): Promise<void> {
-  const { person, back } = choice.parse({ person: form.get("person"), back: form.get("back") ?? "/" });
+  const { person, back } = choice.parse({
+    person: form.get("person"),
+    back: form.get("back") ?? "/",
+  });
   (await cookies()).set(PREFERENCES_COOKIE, person, {
     path: "/",
     sameSite: "lax",

@@ -15,11 +15,20 @@ export function PersonChoice({
 }) {
   return (
     <main>
-      <PageHead title="Who is here" about="Readings, acknowledgements and signatures carry this name." />
+      <PageHead
+        title="Who is here"
+        about="Readings, acknowledgements and signatures carry this name."
+      />
       <form action={choosePerson} className={classes.list}>
         <input type="hidden" name="back" value={back} />
         {people.map((p) => (
-          <button key={p.id} name="person" value={p.id} className={classes.person} aria-pressed={p.id === here}>
+          <button
+            key={p.id}
+            name="person"
+            value={p.id}
+            className={classes.person}
+            aria-pressed={p.id === here}
+          >
             <strong>{p.name}</strong>
             <span>
               {p.role}, {p.units === "us" ? "US units" : "metric units"}

@@ -12,7 +12,8 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
     return rows.filter((r) => !replaced.has(r.id));
   };
   const curve = current(curves).at(-1);
-  const plate = (kind: string) => current(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
+  const plate = (kind: string) =>
+    current(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
   const motor = plate("motor");
   const { site: conditions, ...layout } = pump.layout;
   const base = {
@@ -64,7 +65,9 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
         gaugeHeight: i.gaugeHeight ?? null,
         tappingHeight: i.tappingHeight ?? null,
         line: i.line === "full" || i.line === "empty" ? i.line : null,
-        zero: zero ? { at: zero.at.toISOString(), passed: zero.passed, deviation: zero.deviation } : null,
+        zero: zero
+          ? { at: zero.at.toISOString(), passed: zero.passed, deviation: zero.deviation }
+          : null,
       };
     }),
   };

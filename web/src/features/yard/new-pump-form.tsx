@@ -8,22 +8,52 @@ import { familyWords } from "./words";
 import classes from "./yard.module.css";
 
 /** A tag and a family are enough; everything else can come later. */
-export function NewPumpForm({ families, sites }: { families: readonly string[]; sites: readonly { readonly id: string; readonly name: string }[] }) {
+export function NewPumpForm({
+  families,
+  sites,
+}: {
+  families: readonly string[];
+  sites: readonly { readonly id: string; readonly name: string }[];
+}) {
   const [state, action, pending] = useActionState(makePump, { error: null });
-  const [fields, setFields] = useState({ tag: "", family: "", installation: "", site: sites[0]?.id ?? "new", siteName: "", purpose: "" });
+  const [fields, setFields] = useState({
+    tag: "",
+    family: "",
+    installation: "",
+    site: sites[0]?.id ?? "new",
+    siteName: "",
+    purpose: "",
+  });
   const field = (name: keyof typeof fields) => ({
     name,
     value: fields[name],
-    onChange: (e: { currentTarget: { value: string } }) => setFields({ ...fields, [name]: e.currentTarget.value }),
+    onChange: (e: { currentTarget: { value: string } }) =>
+      setFields({ ...fields, [name]: e.currentTarget.value }),
   });
   return (
     <main>
       <PageHead title="New pump" about="A tag and a family are enough to start." />
       <form action={action} className={classes.form} noValidate>
         <TextInput label="Tag" {...field("tag")} autoFocus />
-        <NativeSelect label="Family" {...field("family")} data={[{ value: "", label: "choose" }, ...families.map((f) => ({ value: f, label: familyWords(f) }))]} />
-        <NativeSelect label="Place" {...field("site")} data={[...sites.map((s) => ({ value: s.id, label: s.name })), { value: "new", label: "a new place" }]} />
-        {fields.site === "new" ? <TextInput label="Name of the new place" {...field("siteName")} /> : null}
+        <NativeSelect
+          label="Family"
+          {...field("family")}
+          data={[
+            { value: "", label: "choose" },
+            ...families.map((f) => ({ value: f, label: familyWords(f) })),
+          ]}
+        />
+        <NativeSelect
+          label="Place"
+          {...field("site")}
+          data={[
+            ...sites.map((s) => ({ value: s.id, label: s.name })),
+            { value: "new", label: "a new place" },
+          ]}
+        />
+        {fields.site === "new" ? (
+          <TextInput label="Name of the new place" {...field("siteName")} />
+        ) : null}
         <NativeSelect
           label="How it stands"
           {...field("installation")}

@@ -5,7 +5,7 @@ import { redirect } from "next/navigation";
 import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { Pump, Site, unitOfWork } from "@/db";
-import { whoIsHere } from "@/features/who";
+import { whoIsHere } from "@/features/who/index.server";
 
 const form = z.object({
   tag: z.string().trim().min(1, "A pump needs a tag.").max(60, "At most 60 characters."),
@@ -47,7 +47,14 @@ export async function makePump(_: NewPumpState, data: FormData): Promise<NewPump
     if (site === "new") {
       siteId = newId();
       const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-      tx.create(Site, { id: siteId, name: siteName || "Unnamed place", zone, units, conditions: {}, createdAt: now });
+      tx.create(Site, {
+        id: siteId,
+        name: siteName || "Unnamed place",
+        zone,
+        units,
+        conditions: {},
+        createdAt: now,
+      });
       await tx.flush();
     }
     tx.create(Pump, {

@@ -17,7 +17,9 @@ const BODY_WORDS: readonly (readonly [string, string])[] = [
 /** What the plates say, like a plate. */
 export function PlateCard({ pump }: { pump: PumpDto }) {
   const details = pump.base["pump"] as { impeller?: { diameter?: unknown; material?: unknown } };
-  const wheel = [details.impeller?.diameter, details.impeller?.material].filter((v) => typeof v === "string").join(" ");
+  const wheel = [details.impeller?.diameter, details.impeller?.material]
+    .filter((v) => typeof v === "string")
+    .join(" ");
   const rows = [
     ...pick(pump.body, BODY_WORDS),
     ...pick(pump.motor, MOTOR_WORDS),
@@ -36,9 +38,14 @@ export function PlateCard({ pump }: { pump: PumpDto }) {
   );
 }
 
-function pick(facts: Readonly<Record<string, unknown>> | null, words: readonly (readonly [string, string])[]) {
+function pick(
+  facts: Readonly<Record<string, unknown>> | null,
+  words: readonly (readonly [string, string])[],
+) {
   return words.flatMap(([key, name]) => {
     const value = facts?.[key];
-    return typeof value === "string" || typeof value === "number" ? [[name, String(value)] as const] : [];
+    return typeof value === "string" || typeof value === "number"
+      ? [[name, String(value)] as const]
+      : [];
   });
 }

@@ -10,7 +10,11 @@ export interface InstrumentDto {
   readonly gaugeHeight: string | null;
   readonly tappingHeight: string | null;
   readonly line: "full" | "empty" | null;
-  readonly zero: { readonly at: string; readonly passed: boolean; readonly deviation: string } | null;
+  readonly zero: {
+    readonly at: string;
+    readonly passed: boolean;
+    readonly deviation: string;
+  } | null;
 }
 
 export interface PumpDto {

@@ -39,7 +39,9 @@ export function PumpPage({ dto }: { dto: PumpPageDto }) {
         <section className={classes.left}>
           <PlateCard pump={pump} />
           <h2>What happened here</h2>
-          {visits.length === 0 ? <p className={classes.muted}>Nothing yet. The first visit can leave a fingerprint.</p> : null}
+          {visits.length === 0 ? (
+            <p className={classes.muted}>Nothing yet. The first visit can leave a fingerprint.</p>
+          ) : null}
           <ol className={classes.history}>
             {visits.map((v) => (
               <li key={v.id} data-kind={v.kind}>
@@ -62,7 +64,9 @@ export function PumpPage({ dto }: { dto: PumpPageDto }) {
         </section>
         <section className={classes.right}>
           <PumpBoard base={pump.base} snapshots={dto.lastSnapshots} trend={trend} />
-          <p className={classes.muted}>{pump.curveSource ? `Rated curve: ${pump.curveSource}.` : ""}</p>
+          <p className={classes.muted}>
+            {pump.curveSource ? `Rated curve: ${pump.curveSource}.` : ""}
+          </p>
         </section>
       </div>
     </main>

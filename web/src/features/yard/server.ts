@@ -42,7 +42,9 @@ export async function loadYard(): Promise<YardSite[]> {
         family: p.family,
         installation: p.installation ?? null,
         openSheet: sheet ? { id: sheet.id, complaint: sheet.complaint || "round" } : null,
-        last: last ? { at: last.at.toISOString(), title: last.title, found: logBody(last.body).found } : null,
+        last: last
+          ? { at: last.at.toISOString(), title: last.title, found: logBody(last.body).found }
+          : null,
       };
     }),
   }));
@@ -78,7 +80,12 @@ export async function loadPumpPage(pumpId: string): Promise<PumpPageDto | undefi
     pump,
     trend: trendOf(
       sheet,
-      visits.map(({ row, body }) => ({ at: row.at, kind: row.kind, head: body.head, flow: body.flow })),
+      visits.map(({ row, body }) => ({
+        at: row.at,
+        kind: row.kind,
+        head: body.head,
+        flow: body.flow,
+      })),
     ),
     visits: visits.map(({ row, body }) => ({
       id: row.id,

@@ -11,7 +11,15 @@ const LEVELS = [
 ] as const;
 
 /** Head lost at equal flow over the visits; `small` leaves the words out. */
-export function TrendLine({ points, zone, small = false }: { points: readonly TrendPoint[]; zone: string; small?: boolean }) {
+export function TrendLine({
+  points,
+  zone,
+  small = false,
+}: {
+  points: readonly TrendPoint[];
+  zone: string;
+  small?: boolean;
+}) {
   const first = points[0];
   const last = points.at(-1);
   if (!first || !last || points.length < 2) return null;
@@ -20,12 +28,18 @@ export function TrendLine({ points, zone, small = false }: { points: readonly Tr
   const pad = small ? 4 : 14;
   const start = Date.parse(first.at);
   const span = Math.max(1, Date.parse(last.at) - start);
-  const x = (at: string) => pad + ((Date.parse(at) - start) / span) * (width - 2 * pad - (small ? 0 : 60));
+  const x = (at: string) =>
+    pad + ((Date.parse(at) - start) / span) * (width - 2 * pad - (small ? 0 : 60));
   const floor = Math.min(-6, ...points.map((p) => p.percent - 1), ...(small ? [] : [-16]));
   const y = (percent: number) => pad + ((2 - percent) / (2 - floor)) * (height - 2 * pad);
   const words = `Head at equal flow against the fingerprint: ${formatNumber(last.percent, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={words} className={small ? classes.spark : classes.trend}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={words}
+      className={small ? classes.spark : classes.trend}
+    >
       {LEVELS.filter((l) => l.percent >= floor && (!small || l.percent === -5)).map((l) => (
         <g key={l.name} className={l.percent === -15 ? classes.act : classes.watch}>
           <line x1={pad} x2={width - pad} y1={y(l.percent)} y2={y(l.percent)} />
@@ -36,15 +50,30 @@ export function TrendLine({ points, zone, small = false }: { points: readonly Tr
           )}
         </g>
       ))}
-      <polyline points={points.map((p) => `${x(p.at)},${y(p.percent)}`).join(" ")} className={classes.path} />
+      <polyline
+        points={points.map((p) => `${x(p.at)},${y(p.percent)}`).join(" ")}
+        className={classes.path}
+      />
       {points.map((p) => (
-        <circle key={p.at} cx={x(p.at)} cy={y(p.percent)} r={small ? 2 : 4.5} className={classes.dot} />
+        <circle
+          key={p.at}
+          cx={x(p.at)}
+          cy={y(p.percent)}
+          r={small ? 2 : 4.5}
+          className={classes.dot}
+        />
       ))}
       <circle cx={x(last.at)} cy={y(last.percent)} r={small ? 4 : 5.5} className={classes.dot} />
       {small
         ? null
         : points.map((p, i) => (
-            <text key={p.at} x={x(p.at)} y={y(p.percent) - 10} textAnchor={i === 0 ? "start" : "middle"} className={classes.value}>
+            <text
+              key={p.at}
+              x={x(p.at)}
+              y={y(p.percent) - 10}
+              textAnchor={i === 0 ? "start" : "middle"}
+              className={classes.value}
+            >
               {formatNumber(p.percent, 2)}
             </text>
           ))}

@@ -20,7 +20,10 @@ export interface TrendVisit {
  * @param sheet - the curve as written
  * @param visits - any order; visits without head and flow are left out
  */
-export function trendOf(sheet: Record<string, unknown> | undefined, visits: readonly TrendVisit[]): TrendPoint[] {
+export function trendOf(
+  sheet: Record<string, unknown> | undefined,
+  visits: readonly TrendVisit[],
+): TrendPoint[] {
   const curve = sheet && curveOf(sheet);
   if (!curve) return [];
   const ratios = [...visits]
@@ -36,7 +39,9 @@ export function trendOf(sheet: Record<string, unknown> | undefined, visits: read
 }
 
 function curveOf(sheet: Record<string, unknown>) {
-  const points = Array.isArray(sheet["points"]) ? (sheet["points"] as Record<string, unknown>[]) : [];
+  const points = Array.isArray(sheet["points"])
+    ? (sheet["points"] as Record<string, unknown>[])
+    : [];
   const read = (raw: unknown, dimension: "flow" | "length") => {
     const parsed = typeof raw === "string" ? parseQuantity(raw, dimension) : undefined;
     return parsed?.ok ? parsed.value.si : undefined;

@@ -12,11 +12,13 @@ export function YardPage({ sites }: { sites: readonly YardSite[] }) {
   return (
     <main>
       <PageHead title="Yard" about={`${count} pumps at ${sites.length} places`}>
-        <LinkButton href="/yard/new">
-          New pump
-        </LinkButton>
+        <LinkButton href="/yard/new">New pump</LinkButton>
       </PageHead>
-      {sites.length === 0 ? <p className={classes.empty}>No pump is known yet. Make one: a tag and a family are enough.</p> : null}
+      {sites.length === 0 ? (
+        <p className={classes.empty}>
+          No pump is known yet. Make one: a tag and a family are enough.
+        </p>
+      ) : null}
       {sites.map((site) => (
         <section key={site.id} className={classes.site}>
           <h2>{site.name}</h2>
@@ -30,7 +32,11 @@ export function YardPage({ sites }: { sites: readonly YardSite[] }) {
                     {familyWords(p.family)}
                     {p.openSheet ? <em>open: {p.openSheet.complaint}</em> : null}
                   </span>
-                  <small>{p.last ? `${day(p.last.at, site.zone)}: ${p.last.found}` : "nothing logged yet"}</small>
+                  <small>
+                    {p.last
+                      ? `${day(p.last.at, site.zone)}: ${p.last.found}`
+                      : "nothing logged yet"}
+                  </small>
                 </Link>
               </li>
             ))}

@@ -17,7 +17,8 @@ export function CallStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
       <h2>{dto.kind === "round" ? "Planned round" : "Call"}</h2>
       {dto.recurrence ? (
         <p className={classes.alert}>
-          Second time in {dto.recurrence.daysAgo} days. On {day(dto.recurrence.at, pump.zone)}: {dto.recurrence.found} {dto.recurrence.done}
+          Second time in {dto.recurrence.daysAgo} days. On {day(dto.recurrence.at, pump.zone)}:{" "}
+          {dto.recurrence.found} {dto.recurrence.done}
         </p>
       ) : null}
       <dl className={classes.facts}>
@@ -48,7 +49,10 @@ export function CallStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
         <dt>Due</dt>
         <dd>{dayAndClock(dto.dueAt, pump.zone)}</dd>
       </dl>
-      <p className={classes.advice}>Until someone is there: do not run it dry, do not run it against a shut valve, switch it off if it is hot, loud or smells.</p>
+      <p className={classes.advice}>
+        Until someone is there: do not run it dry, do not run it against a shut valve, switch it off
+        if it is hot, loud or smells.
+      </p>
       <Button onClick={onNext}>Make safe</Button>
     </section>
   );

@@ -13,17 +13,25 @@ export function CautionCard({ id, sheet }: { id: CautionId; sheet: Sheet }) {
   const row = cautionRow(id);
   const done = sheet.state.acknowledged.get(id);
   return (
-    <article className={classes.caution} data-done={done !== undefined || undefined} data-caution={id}>
+    <article
+      className={classes.caution}
+      data-done={done !== undefined || undefined}
+      data-caution={id}
+    >
       <h3>
         <span>Caution</span> {row.title}
       </h3>
       <p>{row.text}</p>
       {done ? (
         <p className={classes.acknowledged}>
-          Acknowledged by {sheet.dto.people[done.personId] ?? who.name} at {clock(done.at, sheet.dto.pump.zone)}
+          Acknowledged by {sheet.dto.people[done.personId] ?? who.name} at{" "}
+          {clock(done.at, sheet.dto.pump.zone)}
         </p>
       ) : (
-        <Button variant="default" onClick={() => sheet.add({ kind: "acknowledgement", caution: id })}>
+        <Button
+          variant="default"
+          onClick={() => sheet.add({ kind: "acknowledgement", caution: id })}
+        >
           Read and acknowledged, {who.name}
         </Button>
       )}

@@ -5,7 +5,10 @@ import type { PumpDto } from "@/features/yard";
 /** Cautions of the plain readings: a running machine, and live terminals where there is a motor. */
 export function cautionsOf(pump: PumpDto): CautionId[] {
   const submerged = pump.installation === "submerged";
-  const list: (CautionId | undefined)[] = [submerged ? undefined : "rotating-parts", pump.motor ? "live-readings" : undefined];
+  const list: (CautionId | undefined)[] = [
+    submerged ? undefined : "rotating-parts",
+    pump.motor ? "live-readings" : undefined,
+  ];
   return list.filter((c) => c !== undefined);
 }
 

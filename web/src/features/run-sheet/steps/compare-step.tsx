@@ -13,7 +13,10 @@ export function CompareStep({ view, onNext }: { view: BoardView | null; onNext: 
     <section className={classes.body}>
       <h2>Compare</h2>
       {list.length === 0 ? (
-        <p>Nothing to compare yet. {view?.missing[0] ? `Read the ${view.missing[0].name} first.` : "Take a reading first."}</p>
+        <p>
+          Nothing to compare yet.{" "}
+          {view?.missing[0] ? `Read the ${view.missing[0].name} first.` : "Take a reading first."}
+        </p>
       ) : null}
       {list.map((c) => (
         <article key={c.title} className={classes.comparison} data-tone={c.tone}>

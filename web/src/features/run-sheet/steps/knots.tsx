@@ -10,15 +10,31 @@ export interface KnotState {
 }
 
 /** The steps as a knotted line. */
-export function Knots({ knots, at, onGo }: { knots: readonly KnotState[]; at: StepId; onGo: (id: StepId) => void }) {
+export function Knots({
+  knots,
+  at,
+  onGo,
+}: {
+  knots: readonly KnotState[];
+  at: StepId;
+  onGo: (id: StepId) => void;
+}) {
   return (
     <nav aria-label="Steps of this run sheet" className={classes.line}>
       <ol>
         {STEPS.map((step, i) => {
           const knot = knots.find((k) => k.id === step.id);
           return (
-            <li key={step.id} data-done={knot?.done || undefined} data-here={step.id === at || undefined}>
-              <button type="button" onClick={() => onGo(step.id)} aria-current={step.id === at ? "step" : undefined}>
+            <li
+              key={step.id}
+              data-done={knot?.done || undefined}
+              data-here={step.id === at || undefined}
+            >
+              <button
+                type="button"
+                onClick={() => onGo(step.id)}
+                aria-current={step.id === at ? "step" : undefined}
+              >
                 <span className={classes.number} aria-hidden>
                   {i + 1}
                 </span>

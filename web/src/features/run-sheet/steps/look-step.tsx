@@ -31,11 +31,16 @@ const ONLY_FOR: Readonly<Record<string, readonly string[]>> = {
 export function LookStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }) {
   const { pump } = sheet.dto;
   const submerged = pump.installation === "submerged";
-  const groups = GROUPS.filter(({ id }) => !(id in ONLY_FOR) || ONLY_FOR[id]?.includes(pump.family)).filter(({ id }) => !(submerged && id === "suction"));
+  const groups = GROUPS.filter(
+    ({ id }) => !(id in ONLY_FOR) || ONLY_FOR[id]?.includes(pump.family),
+  ).filter(({ id }) => !(submerged && id === "suction"));
   return (
     <section className={classes.body}>
       <h2>Look and listen</h2>
-      <p>One tap: it is there. Two taps: looked, and it is not there. Three: not looked at. What is absent tells too.</p>
+      <p>
+        One tap: it is there. Two taps: looked, and it is not there. Three: not looked at. What is
+        absent tells too.
+      </p>
       {groups.map(({ id, name }) => (
         <fieldset key={id} className={classes.group}>
           <legend>{name}</legend>

@@ -33,7 +33,14 @@ export interface ReadingsStepProps {
 }
 
 /** The strips, one for each reading; none is compulsory. */
-export function ReadingsStep({ sheet, units, view, snapshot, onSnapshot, onNext }: ReadingsStepProps) {
+export function ReadingsStep({
+  sheet,
+  units,
+  view,
+  snapshot,
+  onSnapshot,
+  onNext,
+}: ReadingsStepProps) {
   const { pump } = sheet.dto;
   const list = useRef<HTMLDivElement>(null);
   const slots = slotsOf(pump, units);
@@ -41,8 +48,13 @@ export function ReadingsStep({ sheet, units, view, snapshot, onSnapshot, onNext 
   const others = slots.filter((s) => !s.slot.startsWith("amps"));
   const locked = !sheet.state.acknowledged.has(AMPS_CAUTION);
   const focusAfter = (slot: string) => {
-    const inputs = [...(list.current?.querySelectorAll<HTMLInputElement>("[data-slot] input:not(:disabled)") ?? [])];
-    const index = inputs.findIndex((i) => i.closest("[data-slot]")?.getAttribute("data-slot") === slot);
+    const inputs = [
+      ...(list.current?.querySelectorAll<HTMLInputElement>("[data-slot] input:not(:disabled)") ??
+        []),
+    ];
+    const index = inputs.findIndex(
+      (i) => i.closest("[data-slot]")?.getAttribute("data-slot") === slot,
+    );
     const following = inputs[index + 1];
     if (following) {
       following.focus();
@@ -61,11 +73,23 @@ export function ReadingsStep({ sheet, units, view, snapshot, onSnapshot, onNext 
         system={units}
         entry={entry}
         draft={sheet.drafts.get(key)}
-        expected={s.expects && (snapshot === "as found" || snapshot === "after" || s.expects === "speed") ? view?.expectations[s.expects] : undefined}
+        expected={
+          s.expects && (snapshot === "as found" || snapshot === "after" || s.expects === "speed")
+            ? view?.expectations[s.expects]
+            : undefined
+        }
         compact={compact}
         locked={compact && locked}
         onDraft={(text) => sheet.draft(key, text)}
-        onReading={(r) => sheet.add({ kind: "reading", snapshot, slot: s.slot, supersedes: entry?.id ?? null, ...r })}
+        onReading={(r) =>
+          sheet.add({
+            kind: "reading",
+            snapshot,
+            slot: s.slot,
+            supersedes: entry?.id ?? null,
+            ...r,
+          })
+        }
         onNext={() => focusAfter(s.slot)}
       />
     );
@@ -77,14 +101,24 @@ export function ReadingsStep({ sheet, units, view, snapshot, onSnapshot, onNext 
         <h2>Readings</h2>
         <div role="group" aria-label="Valve position" className={classes.positions}>
           {POSITIONS.map((p) => (
-            <button key={p.label} type="button" aria-pressed={p.label === snapshot} onClick={() => onSnapshot(p.label)}>
+            <button
+              key={p.label}
+              type="button"
+              aria-pressed={p.label === snapshot}
+              onClick={() => onSnapshot(p.label)}
+            >
               {p.name}
             </button>
           ))}
         </div>
       </div>
       {snapshot === "shut" ? <CautionCard id="dead-head" sheet={sheet} /> : null}
-      {snapshot === "after" ? <p className={classes.hint}>Readings after the repair, valve as found. They prove the cure and are not weighed for the cause.</p> : null}
+      {snapshot === "after" ? (
+        <p className={classes.hint}>
+          Readings after the repair, valve as found. They prove the cure and are not weighed for the
+          cause.
+        </p>
+      ) : null}
       {others.map((s) => strip(s))}
       {phases.length > 0 && pump.motor ? (
         locked ? (
@@ -103,7 +137,8 @@ export function ReadingsStep({ sheet, units, view, snapshot, onSnapshot, onNext 
         })}
       </div>
       <p className={classes.hint}>
-        No reading is compulsory. {zero ? `Suction gauge last at zero on ${day(zero.at, pump.zone)}.` : ""}
+        No reading is compulsory.{" "}
+        {zero ? `Suction gauge last at zero on ${day(zero.at, pump.zone)}.` : ""}
       </p>
       <div className={classes.forward}>
         <Button onClick={onNext}>Compare</Button>

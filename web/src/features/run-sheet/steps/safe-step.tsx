@@ -12,7 +12,10 @@ export function SafeStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
   return (
     <section className={classes.body}>
       <h2>Make safe</h2>
-      <p>For the readings on a running pump. Tests and opening the pump bring their own cautions when they come.</p>
+      <p>
+        For the readings on a running pump. Tests and opening the pump bring their own cautions when
+        they come.
+      </p>
       <Cautions ids={ids} sheet={sheet} />
       <Button onClick={onNext}>Look and listen</Button>
     </section>

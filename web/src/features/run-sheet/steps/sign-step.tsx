@@ -3,12 +3,19 @@
 import type { BoardView } from "@yard-tack/core/board";
 import { Button, NativeSelect, Textarea } from "@mantine/core";
 import { useRouter } from "next/navigation";
-import { type FormEvent, useEffect, useState, useTransition } from "react";
+import { type FormEvent, useState, useTransition } from "react";
 import { signOff, type SignOffForm } from "../sign-off";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
-const CLOSED = ["cured", "improved", "not reproduced", "waiting for parts", "referred", "as it should be"] as const;
+const CLOSED = [
+  "cured",
+  "improved",
+  "not reproduced",
+  "waiting for parts",
+  "referred",
+  "as it should be",
+] as const;
 type Closed = (typeof CLOSED)[number];
 
 /** The only commitment of a visit: what was found, done and proven. */
@@ -17,14 +24,25 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
   const [pending, start] = useTransition();
   const [problem, setProblem] = useState<{ message: string; field?: string } | null>(null);
   const leading = view?.causes[0];
-  const suggestion = leading && leading.probability > 0.5 && leading.id !== "healthy" ? `${leading.name}.` : "";
-  const [form, setForm] = useSignDraft(sheet.dto.id, { closed: "cured", found: suggestion, done: "", proof: "" });
+  const suggestion =
+    leading && leading.probability > 0.5 && leading.id !== "healthy" ? `${leading.name}.` : "";
+  const [form, setForm] = useSignDraft(sheet.dto.id, {
+    closed: "cured",
+    found: suggestion,
+    done: "",
+    proof: "",
+  });
   const waiting = sheet.courier.kind !== "sent";
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
       const outcome = await signOff({ sheetId: sheet.dto.id, ...form }).catch(
-        () => ({ ok: false, message: "The server did not answer. Nothing was signed; everything typed is kept here. Try again in a moment." }) as const,
+        () =>
+          ({
+            ok: false,
+            message:
+              "The server did not answer. Nothing was signed; everything typed is kept here. Try again in a moment.",
+          }) as const,
       );
       if (outcome.ok) {
         localStorage.removeItem(draftKey(sheet.dto.id));
@@ -37,9 +55,27 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     <section className={classes.body}>
       <h2>Sign off</h2>
       <form onSubmit={submit} className={classes.form} noValidate>
-        <NativeSelect label="The visit ends" value={form.closed} data={[...CLOSED]} onChange={(e) => setForm({ ...form, closed: e.target.value as Closed })} />
-        <Textarea label="Found" autosize={false} rows={3} value={form.found} error={errorOf("found")} onChange={(e) => setForm({ ...form, found: e.target.value })} />
-        <Textarea label="Done" autosize={false} rows={3} value={form.done} onChange={(e) => setForm({ ...form, done: e.target.value })} />
+        <NativeSelect
+          label="The visit ends"
+          value={form.closed}
+          data={[...CLOSED]}
+          onChange={(e) => setForm({ ...form, closed: e.target.value as Closed })}
+        />
+        <Textarea
+          label="Found"
+          autosize={false}
+          rows={3}
+          value={form.found}
+          error={errorOf("found")}
+          onChange={(e) => setForm({ ...form, found: e.target.value })}
+        />
+        <Textarea
+          label="Done"
+          autosize={false}
+          rows={3}
+          value={form.done}
+          onChange={(e) => setForm({ ...form, done: e.target.value })}
+        />
         <Textarea
           label="Proof, or why there is none"
           description={leading?.proof ? `Usual proof: ${leading.proof}` : undefined}
@@ -54,7 +90,11 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
             {problem.message}
           </p>
         ) : null}
-        {waiting ? <p className={classes.alert}>Some readings are still only on this device; sign when they are sent.</p> : null}
+        {waiting ? (
+          <p className={classes.alert}>
+            Some readings are still only on this device; sign when they are sent.
+          </p>
+        ) : null}
         <Button type="submit" color="redLead.5" loading={pending} disabled={waiting}>
           Sign and write the log
         </Button>
@@ -66,22 +106,20 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
 type Fields = Omit<SignOffForm, "sheetId">;
 const draftKey = (sheetId: string) => `yard-sign-${sheetId}`;
 
-/** The form as it was left on this device. */
+/** The form as it was left on this device. The step is never drawn on the server. */
 function useSignDraft(sheetId: string, initial: Fields) {
-  const [form, setForm] = useState<Fields>(initial);
-  useEffect(() => {
-    const kept = localStorage.getItem(draftKey(sheetId));
-    if (!kept) return;
-    try {
-      const parsed = JSON.parse(kept) as Partial<Fields>;
-      setForm((f) => ({ ...f, ...parsed }));
-    } catch {
-      localStorage.removeItem(draftKey(sheetId));
-    }
-  }, [sheetId]);
+  const [form, setForm] = useState<Fields>(() => ({ ...initial, ...keptDraft(sheetId) }));
   const set = (next: Fields) => {
     setForm(next);
     localStorage.setItem(draftKey(sheetId), JSON.stringify(next));
   };
   return [form, set] as const;
+}
+
+function keptDraft(sheetId: string): Partial<Fields> {
+  try {
+    return JSON.parse(localStorage.getItem(draftKey(sheetId)) ?? "{}") as Partial<Fields>;
+  } catch {
+    return {};
+  }
 }

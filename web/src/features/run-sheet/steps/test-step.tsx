@@ -30,7 +30,13 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
       <h2>Next test</h2>
       {view?.stop ? <p className={classes.stop}>{view.stop}</p> : null}
       {active ? (
-        <ActiveTest key={active} id={active} sheet={sheet} view={view} onDone={() => onActive(null)} />
+        <ActiveTest
+          key={active}
+          id={active}
+          sheet={sheet}
+          view={view}
+          onDone={() => onActive(null)}
+        />
       ) : (
         <ol className={classes.tests}>
           {tests.slice(0, SHOWN).map((t) => (
@@ -38,10 +44,15 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
               <div>
                 <b>{t.name}</b>
                 <p>
-                  {t.minutes} min, {formatNumber(t.bits, 2)} bit{t.hazard ? `, mind: ${t.hazard}` : ""}. {t.why.split(" It is expected")[0]}
+                  {t.minutes} min, {formatNumber(t.bits, 2)} bit
+                  {t.hazard ? `, mind: ${t.hazard}` : ""}. {t.why.split(" It is expected")[0]}
                 </p>
               </div>
-              <Button variant="default" onClick={() => onActive(t.id)} aria-label={`Start: ${t.name}`}>
+              <Button
+                variant="default"
+                onClick={() => onActive(t.id)}
+                aria-label={`Start: ${t.name}`}
+              >
                 Start
               </Button>
             </li>
@@ -68,7 +79,17 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
   );
 }
 
-function ActiveTest({ id, sheet, view, onDone }: { id: string; sheet: Sheet; view: BoardView | null; onDone: () => void }) {
+function ActiveTest({
+  id,
+  sheet,
+  view,
+  onDone,
+}: {
+  id: string;
+  sheet: Sheet;
+  view: BoardView | null;
+  onDone: () => void;
+}) {
   const row = testRow(id);
   const [before] = useState(view?.causes[0]);
   if (!row) return null;
@@ -78,11 +99,16 @@ function ActiveTest({ id, sheet, view, onDone }: { id: string; sheet: Sheet; vie
       <h3>{row.name}</h3>
       <p>
         About {row.minutes} minutes{row.hazard ? `. Mind: ${row.hazard}` : ""}.
-        {before ? ` Before it, ${before.name.toLowerCase()} stands at ${Math.round(100 * before.probability)} %.` : ""}
+        {before
+          ? ` Before it, ${before.name.toLowerCase()} stands at ${Math.round(100 * before.probability)} %.`
+          : ""}
       </p>
       <Cautions ids={row.cautions} sheet={sheet} />
       {waiting.length > 0 ? (
-        <p className={classes.locked}>The steps open when {waiting.map((c) => cautionRow(c).title.toLowerCase()).join(" and ")} {waiting.length > 1 ? "are" : "is"} acknowledged.</p>
+        <p className={classes.locked}>
+          The steps open when {waiting.map((c) => cautionRow(c).title.toLowerCase()).join(" and ")}{" "}
+          {waiting.length > 1 ? "are" : "is"} acknowledged.
+        </p>
       ) : (
         <>
           <ol className={classes.steps}>
@@ -127,9 +153,14 @@ function DoneTests({ sheet }: { sheet: Sheet }) {
           return (
             <li key={id}>
               <span>
-                {row?.name ?? id}: <b>{row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome}</b>, {clock(o.at, sheet.dto.pump.zone)}
+                {row?.name ?? id}:{" "}
+                <b>{row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome}</b>,{" "}
+                {clock(o.at, sheet.dto.pump.zone)}
               </span>
-              <Button variant="default" onClick={() => sheet.add({ kind: "test", test: id, outcome: null })}>
+              <Button
+                variant="default"
+                onClick={() => sheet.add({ kind: "test", test: id, outcome: null })}
+              >
                 Take back
               </Button>
             </li>

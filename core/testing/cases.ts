@@ -1,0 +1,18 @@
+/** Cases the tests start from: the shipped example and the demo's pumps. */
+import { readFileSync } from "node:fs";
+import { type CaseFile, readCase } from "../src/case/index.ts";
+
+type Json = Record<string, unknown>;
+
+const load = (path: string): Json =>
+  JSON.parse(readFileSync(new URL(`../../demo/${path}`, import.meta.url), "utf8")) as Json;
+
+export const exampleJson = (): Json => load("cases/example-1.json");
+export const pumpJson = (tag: string): Json => load(`pumps/${tag}.json`);
+
+/** Reads a case or fails the test with its errors. */
+export function caseFrom(json: unknown): CaseFile {
+  const file = readCase(json);
+  if (!file.ok) throw new Error(JSON.stringify(file.error));
+  return file.value;
+}

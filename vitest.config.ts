@@ -1,0 +1,38 @@
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+const resolve = {
+  alias: {
+    "@/": `${at("./web/src")}/`,
+    // A marker for the bundler; it has nothing to say outside it.
+    "server-only": at("./web/src/testing/server-only.ts"),
+  },
+};
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        resolve,
+        test: {
+          name: "unit",
+          setupFiles: "./core/testing/fixed-seed.ts",
+          include: ["core/src/**/*.test.ts", "cli/src/**/*.test.ts", "web/src/**/*.test.ts"],
+          exclude: ["**/*.db.test.ts", "**/node_modules/**"],
+        },
+      },
+      {
+        resolve,
+        test: {
+          name: "database",
+          include: ["web/src/**/*.db.test.ts"],
+          globalSetup: "./web/src/testing/postgres.ts",
+          fileParallelism: false,
+          testTimeout: 30_000,
+        },
+      },
+    ],
+  },
+});
