@@ -26,7 +26,7 @@ import {
   type Verdict,
   verdictOf,
 } from "../diagnosis/index.ts";
-import { GRAVITY, K95, type UnitSystem } from "../quantity/index.ts";
+import { formatSi, GRAVITY, K95, type UnitSystem } from "../quantity/index.ts";
 import { lossAt } from "../suction/index.ts";
 import { layoutOf, partsOf, type Situation, situationOf, type Snapshot } from "../visit/index.ts";
 import { compareAll } from "./comparisons.ts";
@@ -119,6 +119,8 @@ export interface BoardView {
   readonly missing: readonly MissingReading[];
   readonly expectations: Expectations;
   readonly comparisons: readonly Comparison[];
+  /** Flow nobody metered, as the other readings tell it; empty when they do not. */
+  readonly flowHint: string;
   readonly notes: readonly string[];
   readonly engine: string;
   readonly dataVersion: string;
@@ -172,10 +174,17 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
     missing,
     expectations: places ? expectationsOf(situation, places) : {},
     comparisons: compareAll(diagnosis, units),
+    flowHint: flowHint(parts, units),
     notes: result.notes,
     engine: result.engine,
     dataVersion: result.dataVersion,
   };
+}
+
+function flowHint(parts: Diagnosis["parts"], units: UnitSystem): string {
+  const { flow, alternatives = [] } = parts?.duty ?? {};
+  const estimates = (flow ? [flow, ...alternatives] : []).filter((e) => e.from !== "meter");
+  return estimates.map((e) => `${formatSi(e.value, "flow", units, 2)} from ${e.from}`).join(", ");
 }
 
 function causeView(c: Diagnosis["result"]["causes"][number]): CauseView {

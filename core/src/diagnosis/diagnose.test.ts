@@ -339,7 +339,11 @@ describe("verdict", () => {
       caseFrom({ ...pumpJson("LF-2"), observations: undefined, snapshots: [{}] }),
     );
     expect(
-      verdictOf(d, [{ slot: "suctionPressure", name: "suction gauge", bits: 1 }], "metric").claim,
+      verdictOf(
+        d,
+        [{ slot: "suctionPressure", name: "suction gauge", bits: 1, minutes: 1 }],
+        "metric",
+      ).claim,
     ).toContain("suction gauge");
   });
 

@@ -8,13 +8,24 @@ export interface MissingReading {
   readonly name: string;
   /** About how much it would tell [bits]. */
   readonly bits: number;
+  /** What it takes to read it. */
+  readonly minutes: number;
 }
+
+const MINUTES: Readonly<Record<MissingReading["slot"], number>> = {
+  suctionPressure: 1,
+  dischargePressure: 1,
+  amps: 2,
+  speed: 2,
+  // A meter strapped on, or a level and a stopwatch.
+  flow: 6,
+};
 
 /**
  * Estimates the worth of each missing reading: with predictions of variance V over the causes and
  * a reading of variance u², a Gaussian channel tells ½ log2(1 + V/u²).
  * @param snapshotIndex - the snapshot the states belong to
- * @returns best first; only readings worth more than a twentieth of a bit
+ * @returns most bits per minute first; only readings worth more than a twentieth of a bit
  */
 export function missingReadings(
   snapshot: Snapshot | undefined,
@@ -47,7 +58,7 @@ export function missingReadings(
   const dead = posterior.causes.find((c) => c.row.id === "phase-loss")?.probability ?? 0;
   const binary = (p: number) =>
     p > 0 && p < 1 ? -p * Math.log2(p) - (1 - p) * Math.log2(1 - p) : 0;
-  const candidates: (MissingReading & { readonly taken: boolean })[] = [
+  const candidates: (Omit<MissingReading, "minutes"> & { readonly taken: boolean })[] = [
     {
       slot: "suctionPressure",
       name: "suction gauge",
@@ -81,6 +92,6 @@ export function missingReadings(
   ];
   return candidates
     .filter((c) => !c.taken && c.bits > 0.05)
-    .sort((a, b) => b.bits - a.bits)
-    .map(({ slot, name, bits }) => ({ slot, name, bits }));
+    .map(({ slot, name, bits }) => ({ slot, name, bits, minutes: MINUTES[slot] }))
+    .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
 }

@@ -82,15 +82,19 @@ export function verdictOf(
     lead,
     claim,
     tone: undecided ? "plain" : pumpOrSystem === "none" ? "proven" : "now",
-    detail: [headLine(diagnosis, units), flowLine(diagnosis), missingLine(diagnosis, firstMissing)]
+    detail: [headLine(diagnosis, units), flowLine(diagnosis), missingLine(diagnosis, missing[0])]
       .filter((l) => l !== "")
       .join(" "),
   };
 }
 
-function missingLine({ result }: Diagnosis, name: string | undefined): string {
+/** Below this many bits a missing reading is not worth a sentence. */
+const WORTH_A_SENTENCE = 0.15;
+
+function missingLine({ result }: Diagnosis, missing: MissingReading | undefined): string {
   const settled = (result.causes[0]?.probability ?? 0) > SURE;
-  return !settled && name ? `The ${name} would tell most now.` : "";
+  const worth = missing && missing.bits > WORTH_A_SENTENCE;
+  return !settled && worth ? `The ${missing.name} would tell most now.` : "";
 }
 
 function headLine({ parts }: Diagnosis, units: UnitSystem): string {

@@ -1,5 +1,6 @@
 /** A throw-away PostgreSQL for the integration tests. */
 import { fileURLToPath } from "node:url";
+import type {} from "vitest";
 import type { TestProject } from "vitest/node";
 import { startPostgres } from "../../../scripts/parts/postgres.mjs";
 

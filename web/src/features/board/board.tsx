@@ -92,11 +92,11 @@ function NextSlab({
 }: Omit<BoardProps, "board" | "units"> & { view: BoardView }) {
   const [test] = view.tests;
   const [reading] = view.missing;
-  if (reading && (!test || readingFirst(reading.bits, test, view))) {
+  if (reading && (!test || readingFirst(reading, test, view))) {
     return (
       <Slab
         title={`Read the ${reading.name}`}
-        text={`Worth about ${formatNumber(reading.bits, 2)} bit, a minute or so.`}
+        text={`Worth about ${formatNumber(reading.bits, 2)} bit, ${reading.minutes} min.`}
         action="Go there"
         onAction={() => onReading(reading.slot)}
       />
@@ -120,9 +120,12 @@ function NextSlab({
   );
 }
 
-/** A reading takes about a minute; a test must beat that. */
-const readingFirst = (bits: number, test: TestView, view: BoardView): boolean =>
-  view.stop === null && bits > test.bits / test.minutes;
+/** Whichever tells more per minute comes first. */
+const readingFirst = (
+  reading: BoardView["missing"][number],
+  test: TestView,
+  view: BoardView,
+): boolean => view.stop === null && reading.bits / reading.minutes > test.bits / test.minutes;
 
 function Slab({
   title,

@@ -87,20 +87,15 @@ export function toChartOption(
     animation: false,
     textStyle: { fontFamily: FONT, color: palette.ink },
     aria: { enabled: true },
-    grid: { left: 34, right: 14, top: 26, bottom: 24 },
+    grid: { left: 34, right: 18, top: 26, bottom: 40 },
     xAxis: {
       type: "value",
       min: 0,
       max: niceTop(toUnit(endFlow * 1.06, flowUnit)),
       name: `flow, ${prettyUnit(flowUnit)}`,
-      nameLocation: "end",
-      nameGap: 4,
-      nameTextStyle: {
-        align: "right",
-        verticalAlign: "bottom",
-        padding: [0, 0, 8, 0],
-        color: palette.soft,
-      },
+      nameLocation: "middle",
+      nameGap: 22,
+      nameTextStyle: { color: palette.soft },
       axisLine: { lineStyle: { color: palette.soft } },
       axisLabel: { color: palette.soft },
       splitLine: { show: false },
@@ -127,7 +122,7 @@ export function toChartOption(
         ...line("rated curve", view.rated, palette.rated, { width: 3 }),
         markPoint: {
           silent: true,
-          data: named(view.rated, view.rated.length - 2, "rated", palette.rated, "top"),
+          data: named(view.rated, view.rated.length - 1, "rated", palette.rated, "right"),
         },
         markArea: view.allowed
           ? {

@@ -64,13 +64,17 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
               height={26}
               className={t.className}
             />
-            {x(t.size) > 74 ? (
+            {x(t.size) > 88 ? (
               <text
                 x={(edges[i] ?? 0) + 7}
                 y={52}
                 className={t.name === "missing" ? classes.onRed : undefined}
               >
                 {`${t.name} ${metres(t.size)}`}
+              </text>
+            ) : t.name === "missing" ? (
+              <text x={x(view.available) - 8} y={52} textAnchor="end" className={classes.besideRed}>
+                {`missing ${metres(t.size)}`}
               </text>
             ) : null}
           </g>

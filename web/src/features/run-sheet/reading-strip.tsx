@@ -33,6 +33,8 @@ export interface ReadingStripProps {
   readonly draft: string | undefined;
   /** Expected band, SI (speeds in r/min). */
   readonly expected: { readonly low: number; readonly high: number } | undefined;
+  /** What other readings say of this one while it is not read. */
+  readonly hint?: string;
   readonly compact?: boolean;
   readonly locked?: boolean;
   readonly onDraft: (text: string) => void;
@@ -52,6 +54,7 @@ export function ReadingStrip(props: ReadingStripProps) {
     entry,
     draft,
     expected,
+    hint,
     compact,
     locked,
     onDraft,
@@ -182,7 +185,7 @@ export function ReadingStrip(props: ReadingStripProps) {
         </div>
         {compact ? null : (
           <span className={classes.si}>
-            {typed.quantity ? siText(typed.quantity, system, slot.note) : (slot.note ?? "")}
+            {typed.quantity ? siText(typed.quantity, system, slot.note) : hint || (slot.note ?? "")}
           </span>
         )}
       </div>

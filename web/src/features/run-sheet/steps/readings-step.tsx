@@ -78,6 +78,7 @@ export function ReadingsStep({
             ? view?.expectations[s.expects]
             : undefined
         }
+        hint={s.slot === "flow" && snapshot === "as found" ? view?.flowHint : undefined}
         compact={compact}
         locked={compact && locked}
         onDraft={(text) => sheet.draft(key, text)}

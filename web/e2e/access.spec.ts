@@ -1,0 +1,133 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { allSent, openCall, step, strip } from "./sheet";
+
+const STEPS = [
+  "Call",
+  "Make safe",
+  "Look and listen",
+  "Readings",
+  "Compare",
+  "Next test",
+  "Sign off",
+];
+
+for (const scheme of ["light", "dark"] as const) {
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    test(`no accessibility violation, ${scheme}, ${size.width} wide`, async ({ page }) => {
+      test.setTimeout(180_000);
+      await page.setViewportSize(size);
+      await page.emulateMedia({ colorScheme: scheme });
+      const check = async (where: string) => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(
+          violations.map(
+            (v) =>
+              `${where}: ${v.id} ${v.nodes[0]?.target.join(" ")} ${v.nodes[0]?.failureSummary}`,
+          ),
+        ).toEqual([]);
+        const sideways = await page.evaluate(
+          () => document.documentElement.scrollWidth - window.innerWidth,
+        );
+        expect(sideways, `${where} scrolls sideways`).toBeLessThanOrEqual(0);
+      };
+      for (const path of ["/", "/yard", "/yard/new", "/call", "/log", "/who"]) {
+        await page.goto(path);
+        await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+        await check(path);
+      }
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /BI-2/ }).first().click();
+      await expect(page.getByTestId("head-flow-chart").locator("svg")).toBeVisible();
+      await check("pump page");
+      await page.goto("/log");
+      await page.getByRole("link", { name: /BI-2/ }).first().click();
+      await expect(page.getByText(/Signed:/)).toBeVisible();
+      await check("log entry");
+      await page.goto("/");
+      await page.getByRole("link", { name: /MG-3 / }).first().click();
+      for (const name of STEPS) {
+        await step(page, name);
+        await check(name);
+      }
+      if (size.width < 500) {
+        for (const pane of ["Board", "Causes"]) {
+          await page.getByRole("button", { name: pane, exact: true }).click();
+          await check(pane);
+        }
+      }
+    });
+  }
+}
+
+test("nothing scrolls sideways at 360", async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 780 });
+  await openCall(page, "MG-3");
+  for (const name of STEPS) {
+    await step(page, name);
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+      name,
+    ).toBeLessThanOrEqual(0);
+  }
+});
+
+test("readings by keyboard alone", async ({ page }) => {
+  await openCall(page, "MG-3");
+  await page.keyboard.press("4");
+  await expect(page.getByRole("heading", { name: "Readings" })).toBeVisible();
+  await strip(page, "level").locator("input").focus();
+  await page.keyboard.type("1.1");
+  await page.keyboard.press("Enter");
+  await expect(strip(page, "dischargePressure").locator("input")).toBeFocused();
+  await page.keyboard.type("0.41");
+  await page.keyboard.press("Enter");
+  await expect(strip(page, "speed").locator("input")).toBeFocused();
+  await page.keyboard.press("Escape");
+  await expect(strip(page, "speed").locator("input")).not.toBeFocused();
+  await allSent(page);
+  await page.keyboard.press("5");
+  await expect(page.getByRole("heading", { name: "Compare" })).toBeVisible();
+});
+
+test("a phone's own keyboard is never needed for a reading", async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  const page = await context.newPage();
+  await openCall(page, "MG-3");
+  await step(page, "Readings");
+  const input = strip(page, "level").locator("input");
+  await input.tap();
+  await expect(input).toHaveAttribute("inputmode", "none");
+  const keys = page.getByTestId("keypad");
+  await keys.getByRole("button", { name: "take back one figure" }).tap();
+  for (const _ of [1, 2, 3]) await keys.getByRole("button", { name: "take back one figure" }).tap();
+  for (const key of ["minus", "0", ".", "4"])
+    await keys.getByRole("button", { name: key, exact: true }).tap();
+  await expect(input).toHaveValue("-0.4");
+  await keys.getByRole("button", { name: "Next" }).tap();
+  await expect(strip(page, "dischargePressure").locator("input")).toBeFocused();
+  for (const box of await page.getByTestId("keypad").getByRole("button").all()) {
+    const size = await box.boundingBox();
+    expect(size?.height).toBeGreaterThanOrEqual(44);
+    expect(size?.width).toBeGreaterThanOrEqual(44);
+  }
+  await context.close();
+});
+
+test("US units and the site's own units are shown as chosen", async ({ page }) => {
+  await page.goto("/who?back=/");
+  await page.getByRole("button", { name: /US units/ }).click();
+  await openCall(page, "MG-3");
+  await step(page, "Readings");
+  await expect(strip(page, "flow")).toContainText("gpm");
+  await expect(page.getByTestId("head-flow-chart").locator("svg")).toContainText("flow, gpm");
+  await page.goto("/who?back=/");
+  await page.getByRole("button", { name: /^Technician technician, metric/ }).click();
+});

@@ -1,0 +1,134 @@
+import { expect, test } from "@playwright/test";
+import { allSent, freshCall, openCall, read, step, strip } from "./sheet";
+
+test.describe("what is typed wrong", () => {
+  test.beforeEach(async ({ page }) => {
+    await openCall(page, "BI-2");
+    await step(page, "Readings");
+  });
+
+  test("another dimension is refused in words and kept through a reload", async ({ page }) => {
+    await read(page, "suctionPressure", "3 A");
+    await expect(strip(page, "suctionPressure")).toContainText(
+      "is a current; a pressure is needed",
+    );
+    await allSent(page);
+    await page.reload();
+    await step(page, "Readings");
+    await expect(strip(page, "suctionPressure").locator("input").first()).toHaveValue("3 A");
+    await expect(strip(page, "suctionPressure")).toContainText("a pressure is needed");
+    await read(page, "suctionPressure", "");
+    await allSent(page);
+  });
+
+  test("1,200 is asked about", async ({ page }) => {
+    await read(page, "flow", "1,200");
+    await expect(strip(page, "flow")).toContainText("decimal mark or a thousands mark");
+    await page.getByRole("button", { name: "1.2 m3/h", exact: true }).click();
+    await expect(strip(page, "flow").locator("input").first()).toHaveValue("1.2");
+    await allSent(page);
+    await read(page, "flow", "");
+  });
+
+  test("a decimal comma is taken", async ({ page }) => {
+    await read(page, "dischargePressure", "2,9");
+    await allSent(page);
+    await page.reload();
+    await step(page, "Readings");
+    await expect(strip(page, "dischargePressure").locator("input").first()).toHaveValue("2,9");
+    await read(page, "dischargePressure", "");
+    await allSent(page);
+  });
+
+  test("below a perfect vacuum is asked about and can be kept with a reason", async ({ page }) => {
+    await read(page, "suctionPressure", "-1.4 bar");
+    await expect(strip(page, "suctionPressure")).toContainText("below a perfect vacuum");
+    await page.getByLabel("Reason to keep this reading").fill("gauge was read twice");
+    await page.getByRole("button", { name: "Keep it" }).click();
+    await expect(strip(page, "suctionPressure")).toContainText("Kept: gauge was read twice");
+    await expect(page.getByTestId("verdict").first()).toBeVisible();
+    await read(page, "suctionPressure", "");
+    await allSent(page);
+  });
+
+  test("huge, negative and half-typed values break nothing", async ({ page }) => {
+    for (const [slot, text, words] of [
+      ["flow", "1e300", "more than"],
+      ["flow", "-3", "negative"],
+      ["speed", "--7", "does not start with a number"],
+      ["dischargePressure", "1e999", "does not start with a number"],
+    ] as const) {
+      await read(page, slot, text);
+      await expect(strip(page, slot)).toContainText(words);
+      await expect(page.getByTestId("verdict").first()).toBeVisible();
+      await read(page, slot, "");
+    }
+    await expect(page.locator("body")).not.toContainText("NaN");
+  });
+
+  test("three currents of which one is missing give a load and no imbalance", async ({ page }) => {
+    await page
+      .getByRole("button", { name: /^Read and acknowledged/ })
+      .first()
+      .click();
+    await read(page, "amps.0", "46.2");
+    await read(page, "amps.2", "46.6");
+    await expect(page.getByTestId("phase-triangle")).toContainText("One phase is not read yet");
+    await expect(page.getByTestId("phase-triangle")).toContainText("Load");
+  });
+});
+
+test("two tabs on one sheet show the same", async ({ context, page }) => {
+  await freshCall(page, "TW-1");
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await step(page, "Readings");
+  await step(other, "Readings");
+  await read(page, "flow", "61");
+  await expect(strip(other, "flow").locator("input")).toHaveValue("61");
+  await read(other, "flow", "62");
+  await expect(strip(page, "flow").locator("input")).toHaveValue("62");
+  await allSent(page);
+  await allSent(other);
+});
+
+test("a pump of a tag and a family gets a sheet, and the Board says what these readings prove", async ({
+  page,
+}) => {
+  await freshCall(page, "NB-1");
+  await expect(page.getByTestId("board")).toContainText("No rated curve is known");
+  await step(page, "Readings");
+  await read(page, "dischargePressure", "3.1 bar");
+  await expect(page.getByTestId("verdict").first()).toContainText(/^(Pump|System)/);
+  await expect(page.getByTestId("causes").locator("details").first()).toBeVisible();
+});
+
+test("an address with nothing behind it says so", async ({ page }) => {
+  for (const path of [
+    "/sheet/nonsense",
+    "/yard/00000000-0000-4000-8000-000000000000",
+    "/log/x",
+    "/nowhere",
+  ]) {
+    const answer = await page.goto(path);
+    expect(answer?.status()).toBe(404);
+    await expect(page.getByRole("heading", { name: "Not here" })).toBeVisible();
+  }
+});
+
+test("the API answers nonsense with a reason and never with 500", async ({ request }) => {
+  const post = async (data: string) =>
+    (
+      await request.post("/api/v1/diagnose", {
+        data,
+        headers: { "content-type": "application/json" },
+      })
+    ).status();
+  expect(await post("{")).toBe(400);
+  expect(await post('{"format":"yard-tack/case"}')).toBe(422);
+  expect(await post(JSON.stringify({ note: "x".repeat(1_200_000) }))).toBe(413);
+  const entries = (id: string, data: unknown) =>
+    request.post(`/api/sheets/${id}/entries`, { data }).then((r) => r.status());
+  expect(await entries("x", {})).toBe(404);
+  expect(await entries("00000000-0000-4000-8000-000000000000", { entries: [] })).toBe(422);
+});

@@ -1,0 +1,104 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { once } from "node:events";
+import { createServer } from "node:net";
+import { fileURLToPath } from "node:url";
+import { expect, test } from "@playwright/test";
+import { allSent, openCall, read, step, strip } from "./sheet";
+
+const web = fileURLToPath(new URL("..", import.meta.url));
+const next = fileURLToPath(new URL("../../node_modules/next/dist/bin/next", import.meta.url));
+
+async function freePort(): Promise<number> {
+  const server = createServer().listen(0, "127.0.0.1");
+  await once(server, "listening");
+  const address = server.address();
+  server.close();
+  return typeof address === "object" && address ? address.port : 0;
+}
+
+/** A server of the test's own, on the same database, so that it can be killed. */
+async function serve(port: number): Promise<ChildProcess> {
+  const child = spawn(process.execPath, [next, "start", "-H", "127.0.0.1", "-p", String(port)], {
+    cwd: web,
+    stdio: "ignore",
+  });
+  await expect
+    .poll(
+      () =>
+        fetch(`http://127.0.0.1:${port}/who`).then(
+          (r) => r.status,
+          () => 0,
+        ),
+      { timeout: 30_000 },
+    )
+    .toBe(200);
+  return child;
+}
+
+async function kill(child: ChildProcess): Promise<void> {
+  const gone = once(child, "exit");
+  child.kill("SIGKILL");
+  await gone;
+}
+
+test.describe("server killed in mid-save", () => {
+  let port = 0;
+  let server: ChildProcess;
+
+  test.beforeEach(async () => {
+    port = await freePort();
+    server = await serve(port);
+  });
+  test.afterEach(() => kill(server).catch(() => undefined));
+
+  test("loses nothing and doubles nothing", async ({ browser }) => {
+    const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
+    const page = await context.newPage();
+    await openCall(page, "QO-4");
+    await step(page, "Readings");
+    await read(page, "suctionPressure", "-18");
+    await allSent(page);
+
+    // The first request is taken by the server and its answer is lost: the kill in mid-save.
+    let cut = false;
+    await page.route("**/entries", async (route) => {
+      if (cut) return route.fallback();
+      cut = true;
+      await route.fetch();
+      await kill(server);
+      await route.abort();
+    });
+    await read(page, "dischargePressure", "104 psi");
+    await expect(page.getByTestId("saved")).toContainText("kept on this device");
+    await read(page, "flow", "97 gpm");
+    await expect(page.getByTestId("saved")).toContainText("not sent yet");
+
+    // The tab is closed while the server is away.
+    await page.close();
+    server = await serve(port);
+    const again = await context.newPage();
+    await openCall(again, "QO-4");
+    await step(again, "Readings");
+    await expect(strip(again, "flow").locator("input")).toHaveValue("97");
+    await expect(strip(again, "dischargePressure").locator("input")).toHaveValue("104");
+    await allSent(again);
+
+    // Another device sees the same, each once: one reading of each kind, no corrections.
+    const other = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
+    const elsewhere = await other.newPage();
+    await openCall(elsewhere, "QO-4");
+    await step(elsewhere, "Readings");
+    await expect(strip(elsewhere, "suctionPressure").locator("input")).toHaveValue("-18");
+    await expect(strip(elsewhere, "dischargePressure").locator("input")).toHaveValue("104");
+    await expect(strip(elsewhere, "flow").locator("input")).toHaveValue("97");
+    await step(elsewhere, "Sign off");
+    await elsewhere.getByLabel("The visit ends").selectOption("referred");
+    await elsewhere.getByLabel("Found").fill("Too little NPSH on warm afternoons.");
+    await elsewhere.getByRole("button", { name: "Sign and write the log" }).click();
+    await expect(elsewhere.getByText(/Signed:/)).toBeVisible();
+    await expect(elsewhere.getByRole("row", { name: /psi/ })).toHaveCount(1);
+    await expect(elsewhere.getByText(/Corrected since/)).toHaveCount(0);
+    await context.close();
+    await other.close();
+  });
+});

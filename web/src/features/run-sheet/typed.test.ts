@@ -1,0 +1,91 @@
+import { parseQuantity } from "@yard-tack/core/quantity";
+import { describe, expect, it } from "vitest";
+import { doubtAbout } from "./plausible";
+import { pumpForTests } from "./pump-for-tests";
+import { slotsOf } from "./slots";
+import { partsOf, readTyped } from "./typed";
+
+describe("what is typed into a strip", () => {
+  it.each([
+    ["-6.2", "inHg", false, "-6.2 inHg"],
+    ["9", "inHg", true, "9 inHg vac"],
+    ["14 psi", "bar", false, "14 psi"],
+    ["41,2", "bar", false, "41,2 bar"],
+    ["1e3", "kPa", false, "1e3 kPa"],
+  ])("%s on a %s strip (vac %s) is kept as %s", (text, unit, vac, raw) => {
+    const typed = readTyped(text, unit, vac, "pressure");
+    expect(typed.raw).toBe(raw);
+    expect(typed.error).toBeUndefined();
+  });
+
+  it("says why a text is no reading", () => {
+    expect(readTyped("3 A", "bar", false, "pressure").error?.reason).toBe("wrong-dimension");
+    expect(readTyped("-", "bar", false, "pressure").error?.reason).toBe("not-a-number");
+  });
+
+  it.each(["-6.2 inHg", "14 psi", "9 inHg vac", "41,2 bar"])(
+    "puts %s back into the strip so that it is kept the same",
+    (raw) => {
+      const p = partsOf(raw, "pressure", "bar");
+      expect(readTyped(p.text, p.unit, p.vac, "pressure").raw).toBe(raw);
+    },
+  );
+
+  it("puts back a text that is no reading as it was typed", () => {
+    expect(partsOf("3 A", "pressure", "bar").text).toBe("3 A");
+  });
+});
+
+describe("doubt", () => {
+  const doubt = (text: string, slot: string) => {
+    const dimension = slot.includes("ressure")
+      ? "pressure"
+      : slot === "flow"
+        ? "flow"
+        : slot === "speed"
+          ? "speed"
+          : "current";
+    const parsed = parseQuantity(text, dimension);
+    if (!parsed.ok) throw new Error(parsed.error.message);
+    return doubtAbout(parsed.value, slot, pumpForTests);
+  };
+
+  it.each([
+    ["-32 inHg", "suctionPressure", "perfect vacuum"],
+    ["8 bar", "dischargePressure", "end of this gauge"],
+    ["-5 m3/h", "flow", "negative"],
+    ["500 A", "amps.0", "plate"],
+    ["99999 rpm", "speed", "more than"],
+  ])("asks about %s as %s", (text, slot, words) => {
+    expect(doubt(text, slot)).toContain(words);
+  });
+
+  it.each([
+    ["-6.2 inHg", "suctionPressure"],
+    ["4.3 bar", "dischargePressure"],
+    ["62 m3/h", "flow"],
+    ["21 A", "amps.0"],
+    ["2931 rpm", "speed"],
+  ])("asks nothing about %s as %s", (text, slot) => {
+    expect(doubt(text, slot)).toBeUndefined();
+  });
+});
+
+describe("slots", () => {
+  it("offer this gauge's own unit first", () => {
+    const [suction, discharge] = slotsOf(pumpForTests, "metric");
+    expect(suction?.units[0]).toBe("inHg");
+    expect(discharge?.units[0]).toBe("bar");
+  });
+
+  it("ask a submerged pump for its level and not for a suction gauge", () => {
+    const slots = slotsOf({ ...pumpForTests, installation: "submerged" }, "us").map((s) => s.slot);
+    expect(slots).toContain("level");
+    expect(slots).not.toContain("suctionPressure");
+  });
+
+  it("ask a single-phase motor for one current", () => {
+    const slots = slotsOf({ ...pumpForTests, motor: { phases: 1 } }, "metric");
+    expect(slots.filter((s) => s.slot.startsWith("amps"))).toHaveLength(1);
+  });
+});
