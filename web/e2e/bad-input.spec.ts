@@ -120,7 +120,7 @@ test("the API answers nonsense with a reason and never with 500", async ({ reque
   const post = async (data: string) =>
     (
       await request.post("/api/v1/diagnose", {
-        data,
+        data: Buffer.from(data),
         headers: { "content-type": "application/json" },
       })
     ).status();

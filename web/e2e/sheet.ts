@@ -9,7 +9,7 @@ export async function openCall(page: Page, tag: string): Promise<void> {
     .first()
     .click();
   await expect(page.getByRole("heading", { level: 1, name: tag })).toBeVisible();
-  await expect(page.getByTestId("verdict").first()).toBeVisible();
+  await expect(page.getByTestId("verdict").first()).toBeAttached();
 }
 
 /** Makes a pump and takes a call on it; ends on its run sheet. */

@@ -31,7 +31,7 @@ export interface CauseRow {
 }
 
 /** Puts a figure into the reader's units. */
-export interface Say {
+interface Say {
   readonly percent: (fraction: number) => string;
   readonly metres: (head: number) => string;
 }

@@ -5,7 +5,7 @@ import { expectedSpeed, type Situation, type Snapshot } from "../visit/index.ts"
 import { settingsForExpectation } from "./posterior.ts";
 import { emptyState, operate } from "./operating-state.ts";
 
-export interface ExpectedBand {
+interface ExpectedBand {
   readonly low: number;
   readonly high: number;
 }

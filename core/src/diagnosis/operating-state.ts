@@ -1,5 +1,4 @@
 /** The forward model: what a pump in some condition does at a flow. */
-import { GRAVITY } from "../quantity/index.ts";
 import type { Condition } from "./condition.ts";
 import type { PumpModel } from "./pump-model.ts";
 
@@ -109,7 +108,3 @@ const gasHeadFactor = (gas: number): number => Math.max(0.03, 1 - 3 * gas - 60 *
 /** Head kept when NPSH is short: 0.97 at a ratio of 1 by definition, about half at 0.78. */
 const vapourHeadFactor = (ratio: number): number =>
   Math.max(0.05, 1 - 0.03 * Math.exp(Math.min(6, 12.5 * (1 - ratio))));
-
-/** Metres of liquid to pascals. */
-export const metresToPascals = (metres: number, density: number): number =>
-  metres * density * GRAVITY;

@@ -30,7 +30,7 @@ export const currentAtLoad = (load: number, fullLoad: number, noLoad: number): n
  * @param ratedPower - [W]
  * @param poles - 2, 4, 6 …
  */
-export function noLoadShare(ratedPower: number, poles: number): Uncertain {
+function noLoadShare(ratedPower: number, poles: number): Uncertain {
   const kW = Math.max(0.1, ratedPower / 1000);
   const byPoles = 0.9 + 0.07 * (poles - 2);
   const value = Math.min(0.75, Math.max(0.22, (0.55 - 0.075 * Math.log(kW)) * byPoles));

@@ -128,7 +128,7 @@ function pickRoot(
 }
 
 /** Measured head against the curve at an independently known flow. */
-export function compareHead(
+function compareHead(
   m: HeadMeasurement,
   curve: RatedCurve,
   flow: Uncertain,

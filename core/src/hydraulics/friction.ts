@@ -59,8 +59,8 @@ export function colebrook(relativeRoughness: number, reynolds: number): number {
 }
 
 /** Below this Reynolds number flow is laminar; up to the next one it may be either. */
-export const LAMINAR_LIMIT = 2000;
-export const TURBULENT_LIMIT = 4000;
+const LAMINAR_LIMIT = 2000;
+const TURBULENT_LIMIT = 4000;
 
 /**
  * Head lost in a pipe and its fittings by Darcy–Weisbach.

@@ -14,7 +14,7 @@ export interface Uncertain {
 /** Coverage factor of a two-sided 95 % band of a normal distribution. */
 export const K95 = 1.959964;
 /** Coverage factor of a two-sided 68 % band, taken as one standard deviation. */
-export const K68 = 1;
+const K68 = 1;
 
 export interface Band {
   readonly value: number;

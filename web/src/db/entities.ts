@@ -1,5 +1,5 @@
 /** The tables. Readings, observations, outcomes and log entries are only ever appended. */
-import { defineEntity, type InferEntity, p } from "@mikro-orm/core";
+import { defineEntity, p } from "@mikro-orm/core";
 
 /** Somebody who uses the application; chosen from a list until sign-in comes. */
 export const Person = defineEntity({
@@ -243,10 +243,3 @@ export const ENTITIES = [
   LogEntry,
   Milestone,
 ];
-
-export type PersonRow = InferEntity<typeof Person>;
-export type SiteRow = InferEntity<typeof Site>;
-export type PumpRow = InferEntity<typeof Pump>;
-export type InstrumentRow = InferEntity<typeof Instrument>;
-export type RunSheetRow = InferEntity<typeof RunSheet>;
-export type LogEntryRow = InferEntity<typeof LogEntry>;

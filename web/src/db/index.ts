@@ -12,4 +12,4 @@ export {
   sheetWithEntries,
   yard,
 } from "./visits";
-export { Curve, LogEntry, Plate, Pump, RunSheet, Site } from "./entities";
+export { LogEntry, Pump, RunSheet, Site } from "./entities";

@@ -64,13 +64,10 @@ export function Frame({ children }: { children: ReactNode }) {
           </Link>
         ))}
         <div className={classes.foot}>
-          <Link
-            href={`/who?back=${encodeURIComponent(path)}`}
-            className={classes.place}
-            aria-label={`${who.name}: change who is here`}
-          >
+          <Link href={`/who?back=${encodeURIComponent(path)}`} className={classes.place}>
             <IconUser size={20} stroke={1.7} aria-hidden />
             {who.units === "us" ? "US units" : "Metric"}
+            <span className="sr-only">, {who.name}: change who is here</span>
           </Link>
           <button
             type="button"

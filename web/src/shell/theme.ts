@@ -33,6 +33,8 @@ export const theme = createTheme({
   primaryShade: { light: 5, dark: 3 },
   colors: { redLead, steel },
   defaultRadius: 2,
+  // Words on a filled button turn dark where its colour is light.
+  autoContrast: true,
   focusRing: "never",
   cursorType: "pointer",
   components: {
@@ -65,5 +67,7 @@ export const cssVariables: CSSVariablesResolver = () => ({
     "--mantine-color-default": "#1d2327",
     "--mantine-color-default-border": "#5d666c",
     "--mantine-color-error": "#f0907c",
+    "--mantine-color-steel-filled": "#35698b",
+    "--mantine-color-steel-filled-hover": "#3f7698",
   },
 });

@@ -1,6 +1,5 @@
 /** Loads the demo once. Past readings come from the core's forward models, rounded as gauges are. */
 import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import type { EntityManager } from "@mikro-orm/postgresql";
 import { readCase } from "@yard-tack/core/case";
 import { simulate, type SimulatedReadings } from "@yard-tack/core/diagnosis";
@@ -29,6 +28,12 @@ const id = (...names: (string | number)[]): string => uuidFrom(names.join("/"), 
 const DAY = 86_400_000;
 
 type Json = Record<string, unknown>;
+
+/** A demo pump as its shipped case file says. */
+const demoFile = (tag: string): Json =>
+  JSON.parse(
+    readFileSync(new URL(`../../../../demo/pumps/${tag}.json`, import.meta.url), "utf8"),
+  ) as Json;
 
 /** @returns false when the demo is there already */
 export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
@@ -60,9 +65,7 @@ async function loadSite(em: EntityManager, site: SiteStory, now: Date): Promise<
 }
 
 async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now: Date): Promise<void> {
-  const file = JSON.parse(
-    readFileSync(join(process.cwd(), "..", "demo", "pumps", `${story.tag}.json`), "utf8"),
-  ) as Json & { pump: Json; site: Json };
+  const file = demoFile(story.tag) as Json & { pump: Json; site: Json };
   const pumpId = id("pump", story.tag);
   const { tag, family, installation, curve, motor, ...details } = file.pump;
   const { suction, discharge, system, duty } = file;
@@ -267,9 +270,7 @@ async function loadCalls(em: EntityManager, now: Date): Promise<void> {
 function halfFill(em: EntityManager, now: Date): void {
   const sheetId = id("sheet", "LF-2");
   const personId = id("person", "technician");
-  const file = JSON.parse(
-    readFileSync(join(process.cwd(), "..", "demo", "pumps", "LF-2.json"), "utf8"),
-  ) as Json;
+  const file = demoFile("LF-2");
   const story = SITES.flatMap((s) => s.pumps).find((p) => p.tag === "LF-2");
   if (!story?.suction) throw new Error("LF-2 has no suction gauge");
   const { visit } = readings(file, story)({

@@ -58,7 +58,7 @@ export class Migration001First extends Migration {
         id uuid primary key, sheet_id uuid not null references run_sheet,
         person_id uuid not null references person, at timestamptz not null,
         received_at timestamptz not null, snapshot text not null, slot text not null,
-        raw text not null, unit text, si double precision check (si = si),
+        raw text not null, unit text, si double precision check (si <> 'NaN'),
         fault text, reason text, supersedes uuid
       );
       create table observation (

@@ -50,7 +50,7 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
 }
 
 /** The verdict: pump or system first. */
-export function VerdictLine({ view }: { view: BoardView }) {
+function VerdictLine({ view }: { view: BoardView }) {
   const { lead, claim, tone, detail } = view.verdict;
   return (
     <div aria-live="polite">

@@ -1,5 +1,3 @@
-export { Board, Causes, VerdictLine } from "./board";
-export { percentText } from "./causes-panel";
+export { Board, Causes } from "./board";
 export { HeadFlowChart } from "./head-flow-chart";
 export { useBoard } from "./use-board";
-export type { BoardState } from "./use-board";

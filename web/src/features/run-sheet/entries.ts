@@ -11,7 +11,7 @@ const appended = {
 
 const text = (most: number) => z.string().max(most);
 
-export const sheetEntry = z.discriminatedUnion("kind", [
+const sheetEntry = z.discriminatedUnion("kind", [
   z.object({
     kind: z.literal("reading"),
     ...appended,

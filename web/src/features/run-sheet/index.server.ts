@@ -2,4 +2,3 @@ import "server-only";
 
 export { loadSheet } from "./server";
 export { receiveEntries } from "./receive";
-export { signOff } from "./sign-off";

@@ -1,4 +1,3 @@
 export { SheetPage } from "./sheet-page";
-export type { SheetDto } from "./sheet-dto";
-export { caseOfSheet, gaugePlaces } from "./case-of-sheet";
+export { caseOfSheet } from "./case-of-sheet";
 export { foldEntries } from "./sheet-state";

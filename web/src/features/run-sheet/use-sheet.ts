@@ -11,7 +11,7 @@ import { foldEntries, type SheetState } from "./sheet-state";
 
 /** An entry before it has its id, its author and its time. */
 type Bare<T> = T extends unknown ? Omit<T, "id" | "personId" | "at"> : never;
-export type NewEntry = Bare<SheetEntry>;
+type NewEntry = Bare<SheetEntry>;
 
 export interface Sheet {
   readonly dto: SheetDto;

@@ -2,4 +2,3 @@ import "server-only";
 
 export { loadPump } from "./load-pump";
 export { loadPumpPage, loadYard } from "./server";
-export type { YardSite } from "./server";

@@ -1,5 +1,5 @@
 export type { InstrumentDto, PumpDto } from "./pump-dto";
-export { familyWords, pumpLine } from "./words";
+export { pumpLine } from "./words";
 export { trendOf } from "./trend";
 export type { TrendPoint } from "./trend";
 export { TrendLine } from "./trend-line";
