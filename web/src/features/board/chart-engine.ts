@@ -1,7 +1,6 @@
 /** The parts of ECharts the Board needs; loaded only when a chart is drawn. */
 import { LineChart, ScatterChart } from "echarts/charts";
 import {
-  AriaComponent,
   GridComponent,
   MarkAreaComponent,
   MarkPointComponent,
@@ -17,7 +16,6 @@ register([
   TooltipComponent,
   MarkAreaComponent,
   MarkPointComponent,
-  AriaComponent,
   SVGRenderer,
 ]);
 

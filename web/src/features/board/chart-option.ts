@@ -86,7 +86,6 @@ export function toChartOption(
   return {
     animation: false,
     textStyle: { fontFamily: FONT, color: palette.ink },
-    aria: { enabled: true },
     grid: { left: 34, right: 18, top: 26, bottom: 40 },
     xAxis: {
       type: "value",

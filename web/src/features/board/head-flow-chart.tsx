@@ -44,8 +44,13 @@ export function HeadFlowChart({
   }, []);
 
   useEffect(() => {
-    if (box.current)
-      chart.current?.setOption(toChartOption(view, units, readPalette(box.current)), true);
+    // In a task of its own, and drawn in the next frame: typing must not wait for the picture.
+    const later = setTimeout(() => {
+      if (!box.current) return;
+      const option = toChartOption(view, units, readPalette(box.current));
+      chart.current?.setOption(option, { lazyUpdate: true });
+    });
+    return () => clearTimeout(later);
   }, [view, units, scheme]);
 
   return (

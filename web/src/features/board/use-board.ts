@@ -3,7 +3,7 @@
 import type { BoardView } from "@yard-tack/core/board";
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import type { BoardWorker } from "@/workers/board.worker";
 
 export interface BoardState {
@@ -44,8 +44,9 @@ export function useBoard(caseJson: unknown, places: unknown, units: UnitSystem):
       const outcome = await core.boardOf(...ask);
       busy.current = false;
       const newer = next.current !== null;
-      if (outcome.ok) setState({ view: outcome.view, error: null, busy: newer });
-      else {
+      if (outcome.ok) {
+        startTransition(() => setState({ view: outcome.view, error: null, busy: newer }));
+      } else {
         const [first] = outcome.errors;
         setState((s) => ({
           view: s.view,

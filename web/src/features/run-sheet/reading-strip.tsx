@@ -38,6 +38,8 @@ export interface ReadingStripProps {
   readonly compact?: boolean;
   readonly locked?: boolean;
   readonly onDraft: (text: string) => void;
+  /** What is typed, when it is a reading already; null when it is not. */
+  readonly onLive: (raw: string | null) => void;
   readonly onReading: (reading: StripReading) => void;
   readonly onNext: () => void;
 }
@@ -58,6 +60,7 @@ export function ReadingStrip(props: ReadingStripProps) {
     compact,
     locked,
     onDraft,
+    onLive,
     onReading,
     onNext,
   } = props;
@@ -94,6 +97,7 @@ export function ReadingStrip(props: ReadingStripProps) {
   const commit = () => {
     touched.current = false;
     setSettled(true);
+    onLive(null);
     if (text.trim() === "") {
       onDraft("");
       if (committed.current !== "") {
@@ -117,11 +121,17 @@ export function ReadingStrip(props: ReadingStripProps) {
     return () => clearTimeout(timer);
   }, [text, unit, vac]);
 
-  const change = (next: string) => {
+  const change = (next: string, nextUnit = unit, nextVac = vac) => {
     touched.current = true;
     setSettled(false);
     setText(next);
+    setUnit(nextUnit);
+    setVac(nextVac);
     onDraft(next);
+    const now = readTyped(next, nextUnit, nextVac, slot.dimension);
+    const q = now.quantity;
+    const counts = q && !q.commaInDoubt && doubtAbout(q, slot.slot, pump) === undefined;
+    onLive(counts ? now.raw : null);
   };
   const press = (key: string) => {
     if (key === "back") change(text.slice(0, -1));
@@ -228,14 +238,8 @@ export function ReadingStrip(props: ReadingStripProps) {
           vacuum={slot.dimension === "pressure" && slot.signed}
           vac={vac}
           onKey={press}
-          onUnit={(u) => {
-            touched.current = true;
-            setUnit(u);
-          }}
-          onVac={() => {
-            touched.current = true;
-            setVac(!vac);
-          }}
+          onUnit={(u) => change(text, u)}
+          onVac={() => change(text, unit, !vac)}
           onNext={() => {
             commit();
             onNext();

@@ -36,7 +36,10 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
   const [pane, setPane] = useState<Pane>("sheet");
   const [snapshot, setSnapshot] = useState<SnapshotLabel>("as found");
   const [active, setActive] = useState<string | null>(null);
-  const caseJson = useMemo(() => caseOfSheet(dto.pump, dto.codes, sheet.state), [dto, sheet.state]);
+  const caseJson = useMemo(
+    () => caseOfSheet(dto.pump, dto.codes, sheet.typing),
+    [dto, sheet.typing],
+  );
   const places = useMemo(() => gaugePlaces(dto.pump), [dto.pump]);
   const board = useBoard(caseJson, places, units);
   const go = (id: StepId) => {

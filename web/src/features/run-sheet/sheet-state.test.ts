@@ -4,7 +4,7 @@ import { readCase } from "@yard-tack/core/case";
 import { caseOfSheet, gaugePlaces } from "./case-of-sheet";
 import type { SheetEntry } from "./entries";
 import { pumpForTests } from "./pump-for-tests";
-import { foldEntries } from "./sheet-state";
+import { foldEntries, withTyping } from "./sheet-state";
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
 const at = (n: number) => new Date(Date.UTC(2026, 10, 25, 8, 0, n)).toISOString();
@@ -136,5 +136,16 @@ describe("sheet as a case", () => {
     expect(readCase({ ...pumpForTests.base, snapshots: [gaugePlaces(pumpForTests)] }).ok).toBe(
       true,
     );
+  });
+});
+
+describe("what is being typed", () => {
+  it("stands in the case before it is kept, and only there", () => {
+    const state = foldEntries([reading(1, "1 bar")]);
+    const typing = withTyping(state, new Map([["as found/suctionPressure", "-6.2 inHg"]]));
+    expect(caseOfSheet(pumpForTests, [], typing)["snapshots"]).toMatchObject([
+      { suctionPressure: "-6.2 inHg" },
+    ]);
+    expect(state.readings.get("as found/suctionPressure")?.raw).toBe("1 bar");
   });
 });

@@ -11,6 +11,31 @@ export interface SheetState {
 
 export const readingKey = (snapshot: SnapshotLabel, slot: string): string => `${snapshot}/${slot}`;
 
+/** The state as it would be if what is being typed were kept already. */
+export function withTyping(state: SheetState, typed: ReadonlyMap<string, string>): SheetState {
+  if (typed.size === 0) return state;
+  const readings = new Map(state.readings);
+  for (const [key, raw] of typed) {
+    const [snapshot = "", slot = ""] = key.split("/");
+    readings.set(key, {
+      kind: "reading",
+      id: "typing",
+      personId: "typing",
+      at: "",
+      snapshot: snapshot as SnapshotLabel,
+      slot,
+      raw,
+      unit: null,
+      // Whatever is typed here has been parsed; its number is read from the text again.
+      si: 0,
+      fault: null,
+      reason: null,
+      supersedes: null,
+    });
+  }
+  return { ...state, readings };
+}
+
 /**
  * Folds entries into the present state. Order of arrival does not matter: the device's time decides,
  * then the id.

@@ -7,7 +7,7 @@ import { type CourierState, makeCourier } from "./courier";
 import type { SheetEntry } from "./entries";
 import { acknowledged, draftsOf, keep, keepDraft, waiting } from "./outbox";
 import type { SheetDto } from "./sheet-dto";
-import { foldEntries, type SheetState } from "./sheet-state";
+import { foldEntries, type SheetState, withTyping } from "./sheet-state";
 
 /** An entry before it has its id, its author and its time. */
 type Bare<T> = T extends unknown ? Omit<T, "id" | "personId" | "at"> : never;
@@ -16,12 +16,16 @@ type NewEntry = Bare<SheetEntry>;
 export interface Sheet {
   readonly dto: SheetDto;
   readonly state: SheetState;
+  /** The state with what is being typed at this moment: what the Board is worked out from. */
+  readonly typing: SheetState;
   readonly courier: CourierState;
   /** Whether what this device kept has been read; drafts are final from then on. */
   readonly ready: boolean;
   readonly drafts: ReadonlyMap<string, string>;
   readonly add: (entry: NewEntry) => void;
   readonly draft: (slot: string, text: string) => void;
+  /** A reading as it is typed, before it is kept as an entry; null when it is none (any more). */
+  readonly live: (key: string, raw: string | null) => void;
 }
 
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
@@ -31,6 +35,7 @@ export function useSheet(dto: SheetDto): Sheet {
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
   const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
   const [ready, setReady] = useState(false);
+  const [beingTyped, setBeingTyped] = useState<ReadonlyMap<string, string>>(new Map());
   const channel = useRef<BroadcastChannel | null>(null);
   const courierRef = useRef<ReturnType<typeof makeCourier> | null>(null);
 
@@ -86,8 +91,17 @@ export function useSheet(dto: SheetDto): Sheet {
     (slot: string, text: string) => void keepDraft(dto.id, slot, text),
     [dto.id],
   );
+  const live = useCallback((key: string, raw: string | null) => {
+    setBeingTyped((map) => {
+      const next = new Map(map);
+      if (raw === null) next.delete(key);
+      else next.set(key, raw);
+      return next;
+    });
+  }, []);
   const state = useMemo(() => foldEntries(entries), [entries]);
-  return { dto, state, courier, ready, drafts, add, draft };
+  const typing = useMemo(() => withTyping(state, beingTyped), [state, beingTyped]);
+  return { dto, state, typing, courier, ready, drafts, add, draft, live };
 }
 
 async function post(sheetId: string, entries: readonly SheetEntry[]) {

@@ -82,6 +82,7 @@ export function ReadingsStep({
         compact={compact}
         locked={compact && locked}
         onDraft={(text) => sheet.draft(key, text)}
+        onLive={(raw) => sheet.live(key, raw)}
         onReading={(r) =>
           sheet.add({
             kind: "reading",
