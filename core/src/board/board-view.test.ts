@@ -29,6 +29,8 @@ describe("Board", () => {
       expect(chart.toleranceLow[i]?.[1]).toBeLessThan(h);
       expect(chart.toleranceHigh[i]?.[1]).toBeGreaterThan(h);
     });
+    // To the very end of the sheet, also at a speed that scales it.
+    expect(chart?.rated.at(-1)?.[1]).toBeGreaterThan(30);
     expect(chart?.today?.outline.length).toBeGreaterThan(20);
     expect(chart?.shouldBe?.[0]).toBeCloseTo(62.5 / 3600, 3);
     expect(suction?.required).toBeGreaterThan(1);

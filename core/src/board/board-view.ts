@@ -213,9 +213,9 @@ function chartOf({ situation, parts }: Diagnosis, sheet: RatedCurve): ChartView 
   const curve = parts?.curve ?? sheet;
   const start = curveStart(curve);
   const end = curveEnd(curve);
-  const flows = Array.from(
-    { length: CURVE_STEPS + 1 },
-    (_, i) => start + ((end - start) * i) / CURVE_STEPS,
+  // The last step is the end itself: a rounding past it would read nothing.
+  const flows = Array.from({ length: CURVE_STEPS + 1 }, (_, i) =>
+    i === CURVE_STEPS ? end : start + ((end - start) * i) / CURVE_STEPS,
   );
   const read = flows.map((q) => ({ q, ...readCurve(curve, q) }));
   const tolerance = parts?.tolerance;

@@ -186,6 +186,7 @@ function snapshot(story: PumpStory, r: SimulatedReadings, label: string, valve: 
       ...(story.suction ? { suction: cls(story.suction) } : {}),
       discharge: cls(story.discharge),
     },
+    ...(story.metered && valve !== "shut" ? { flow: `${toUnit(r.flow, "m3/h").toFixed(0)} m3/h` } : {}),
     amps: PHASE_HABIT.map((h) => `${(r.amps * h).toFixed(1)} A`),
     speed: `${Math.round(r.speed)} rpm`,
   };
@@ -236,7 +237,9 @@ function loadVisit(
 async function loadCalls(em: EntityManager, now: Date): Promise<void> {
   const today = (tag: string, hour: number) => {
     const zone = SITES.find((s) => s.pumps.some((p) => p.tag === tag))?.zone ?? "UTC";
-    return DateTime.fromJSDate(now, { zone }).set({ hour, minute: 30, second: 0, millisecond: 0 }).toJSDate();
+    return DateTime.fromJSDate(now, { zone: "utc" })
+      .setZone(zone, { keepLocalTime: true })
+      .set({ hour, minute: 30, second: 0, millisecond: 0 }).toJSDate();
   };
   const sheet = (
     tag: string,

@@ -28,6 +28,8 @@ export interface PumpStory {
   readonly purpose: string;
   readonly suction?: GaugeStory;
   readonly discharge: GaugeStory;
+  /** A flow meter in the line, read with the gauges. */
+  readonly metered?: boolean;
   readonly plate: Readonly<Record<string, string>>;
   readonly visits: readonly Visit[];
 }
@@ -143,6 +145,7 @@ export const SITES: readonly SiteStory[] = [
       {
         tag: "BI-2",
         purpose: "Condenser water",
+        metered: true,
         suction: {
           unit: "bar",
           low: "-1 bar",
@@ -181,6 +184,7 @@ export const SITES: readonly SiteStory[] = [
       {
         tag: "MG-3",
         purpose: "Sewage lift",
+        metered: true,
         discharge: {
           unit: "bar",
           low: "0 bar",

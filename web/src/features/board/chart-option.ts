@@ -22,11 +22,12 @@ export interface ChartPalette {
 
 const FONT = "Archivo Variable, Commissioner Variable, sans-serif";
 
-/** Builds the option. Everything drawn also has a name in words beside it. */
+/** Builds the option. Everything drawn also has a name in words beside it; `when` is the point's. */
 export function toChartOption(
   view: ChartView,
   system: UnitSystem,
   palette: ChartPalette,
+  when = "today",
 ): EChartsCoreOption {
   const flowUnit = shownUnit("flow", system);
   const headUnit = shownUnit("length", system);
@@ -219,7 +220,7 @@ export function toChartOption(
         data: today ? [at(today.at)] : [],
         itemStyle: { color: palette.today },
         label: {
-          ...label(today ? todayText(today.at, system) : "", palette.today, "top"),
+          ...label(today ? todayText(today.at, system, when) : "", palette.today, "top"),
           fontWeight: 700,
           fontSize: 13,
           distance: 14,
@@ -231,11 +232,11 @@ export function toChartOption(
 }
 
 /** "today 51 m³/h · 47.0 m" */
-export function todayText([q, h]: ChartPoint, system: UnitSystem): string {
+export function todayText([q, h]: ChartPoint, system: UnitSystem, when = "today"): string {
   const flowUnit = shownUnit("flow", system);
   const headUnit = shownUnit("length", system);
   const flow = `${formatNumber(toUnit(q, flowUnit), 2)} ${prettyUnit(flowUnit)}`;
-  return `today ${flow} · ${formatNumber(toUnit(h, headUnit))} ${headUnit}`;
+  return `${when} ${flow} · ${formatNumber(toUnit(h, headUnit))} ${headUnit}`;
 }
 
 const round = (v: number): number => Math.round(v * 1000) / 1000;

@@ -12,11 +12,14 @@ import classes from "./board.module.css";
 export function HeadFlowChart({
   view,
   units,
-  height = 252,
+  height = 226,
+  when = "today",
 }: {
   view: ChartView;
   units: UnitSystem;
   height?: number;
+  /** What the filled point is called. */
+  when?: string;
 }) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
@@ -30,7 +33,7 @@ export function HeadFlowChart({
     void import("./chart-engine").then(({ init }) => {
       if (gone) return;
       chart.current = init(element, null, { renderer: "svg" });
-      chart.current.setOption(toChartOption(view, units, readPalette(element)), true);
+      chart.current.setOption(toChartOption(view, units, readPalette(element), when), true);
       watcher.observe(element);
     });
     return () => {
@@ -47,11 +50,11 @@ export function HeadFlowChart({
     // In a task of its own, and drawn in the next frame: typing must not wait for the picture.
     const later = setTimeout(() => {
       if (!box.current) return;
-      const option = toChartOption(view, units, readPalette(box.current));
+      const option = toChartOption(view, units, readPalette(box.current), when);
       chart.current?.setOption(option, { lazyUpdate: true });
     });
     return () => clearTimeout(later);
-  }, [view, units, scheme]);
+  }, [view, units, scheme, when]);
 
   return (
     <figure className={classes.figure}>
@@ -64,13 +67,13 @@ export function HeadFlowChart({
       />
       <details className={classes.table}>
         <summary>the chart as a table</summary>
-        <ChartTable view={view} units={units} />
+        <ChartTable view={view} units={units} when={when} />
       </details>
     </figure>
   );
 }
 
-function ChartTable({ view, units }: { view: ChartView; units: UnitSystem }) {
+function ChartTable({ view, units, when }: { view: ChartView; units: UnitSystem; when: string }) {
   const every = view.rated.filter((_, i) => i % 5 === 0);
   const row = (name: string, p: ChartPoint | undefined) =>
     p ? (
@@ -90,7 +93,7 @@ function ChartTable({ view, units }: { view: ChartView; units: UnitSystem }) {
         </tr>
       </thead>
       <tbody>
-        {row("today", view.today?.at)}
+        {row(when, view.today?.at)}
         {row("should be", view.shouldBe)}
         {view.others.map((o) => row(o.label, o.at))}
         {every.map((p, i) => row(`rated ${i + 1}`, p))}

@@ -71,10 +71,13 @@ async function slateCall(sheetId: string): Promise<SlateCall | undefined> {
     place: [pump.purpose, pump.siteName].filter((w) => w !== "").join(", "),
     started: sheet.entries.length > 0,
     recurrence: recurrence && { daysAgo: recurrence.daysAgo, found: recurrence.found },
-    first: first?.name ?? null,
+    first: first && first.bits > WORTH_SAYING ? first.name : null,
     take: [...new Set([...tools, ...parts])],
   };
 }
+
+/** A reading that would tell less is not worth a line on the Slate [bits]. */
+const WORTH_SAYING = 0.15;
 
 /** Losses smaller than this are within what gauges tell [%]. */
 const WORTH_SHOWING = -2;

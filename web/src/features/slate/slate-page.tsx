@@ -19,7 +19,7 @@ export function SlatePage({
 }) {
   const jobs = calls.filter((c) => c.kind === "call");
   const rounds = calls.filter((c) => c.kind === "round");
-  const zone = calls[0]?.zone ?? "UTC";
+  const zone = usualZone(calls);
   return (
     <main>
       <PageHead
@@ -56,6 +56,13 @@ export function SlatePage({
       </div>
     </main>
   );
+}
+
+/** The zone most of the day's calls lie in: the van's own day. */
+function usualZone(calls: readonly SlateCall[]): string {
+  const counts = new Map<string, number>();
+  for (const { zone } of calls) counts.set(zone, (counts.get(zone) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "UTC";
 }
 
 function CallList({ title, calls }: { title: string; calls: readonly SlateCall[] }) {

@@ -46,7 +46,7 @@ export function PumpBoard({
       </h2>
       {board.error ? <p role="alert">{board.error}</p> : null}
       {view?.chart ? (
-        <HeadFlowChart view={view.chart} units={units} height={280} />
+        <HeadFlowChart view={view.chart} units={units} height={300} when="last visit" />
       ) : view ? (
         <p className={classes.muted}>
           No rated curve is known. With one, head can be compared; without it, suction and drive

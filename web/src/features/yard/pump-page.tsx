@@ -2,6 +2,7 @@ import Link from "next/link";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { day } from "@/shell/times";
+import { NextPump } from "./next-pump";
 import { PlateCard } from "./plate-card";
 import { PumpBoard } from "./pump-board";
 import type { PumpPageDto } from "./server";
@@ -67,6 +68,7 @@ export function PumpPage({ dto }: { dto: PumpPageDto }) {
           <p className={classes.muted}>
             {pump.curveSource ? `Rated curve: ${pump.curveSource}.` : ""}
           </p>
+          <NextPump pump={pump} />
         </section>
       </div>
     </main>

@@ -45,7 +45,7 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
                 <b>{t.name}</b>
                 <p>
                   {t.minutes} min, {formatNumber(t.bits, 2)} bit
-                  {t.hazard ? `, mind: ${t.hazard}` : ""}. {t.why.split(" It is expected")[0]}
+                  {t.hazard ? `, mind: ${t.hazard}` : ""}. {t.why.split("It is expected")[0]}
                 </p>
               </div>
               <Button
