@@ -15,7 +15,7 @@ import { Keypad } from "./keypad";
 import { doubtAbout } from "./plausible";
 import type { Slot } from "./slots";
 import classes from "./strip.module.css";
-import { partsOf, readTyped, type Typed } from "./typed";
+import { draftOf, fromDraft, partsOf, readTyped, type Typed } from "./typed";
 
 export interface StripReading {
   readonly raw: string;
@@ -72,7 +72,8 @@ export function ReadingStrip(props: ReadingStripProps) {
   const [focused, setFocused] = useState(false);
   const [settled, setSettled] = useState(true);
   const [reason, setReason] = useState("");
-  const touched = useRef(false);
+  // A draft is text the last visit to this page had no time to keep as a reading.
+  const touched = useRef(draft !== undefined);
   const committed = useRef(entry?.raw ?? "");
   const input = useRef<HTMLInputElement>(null);
   const id = useId();
@@ -127,7 +128,7 @@ export function ReadingStrip(props: ReadingStripProps) {
     setText(next);
     setUnit(nextUnit);
     setVac(nextVac);
-    onDraft(next);
+    onDraft(draftOf({ text: next, unit: nextUnit, vac: nextVac }));
     const now = readTyped(next, nextUnit, nextVac, slot.dimension);
     const q = now.quantity;
     const counts = q && !q.commaInDoubt && doubtAbout(q, slot.slot, pump) === undefined;
@@ -256,7 +257,7 @@ function startOf(
   slot: Slot,
   usual: string,
 ) {
-  if (draft !== undefined) return { text: draft, unit: entry?.unit ?? usual, vac: false };
+  if (draft !== undefined) return fromDraft(draft, entry?.unit ?? usual);
   return entry ? partsOf(entry.raw, slot.dimension, usual) : { text: "", unit: usual, vac: false };
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { doubtAbout } from "./plausible";
 import { pumpForTests } from "./pump-for-tests";
 import { slotsOf } from "./slots";
-import { partsOf, readTyped } from "./typed";
+import { draftOf, fromDraft, partsOf, readTyped } from "./typed";
 
 describe("what is typed into a strip", () => {
   it.each([
@@ -88,4 +88,19 @@ describe("slots", () => {
     const slots = slotsOf({ ...pumpForTests, motor: { phases: 1 } }, "metric");
     expect(slots.filter((s) => s.slot.startsWith("amps"))).toHaveLength(1);
   });
+});
+
+describe("drafts", () => {
+  it("bring text, unit and vac back", () => {
+    const strip = { text: "14", unit: "psi", vac: true };
+    expect(fromDraft(draftOf(strip), "bar")).toEqual(strip);
+    expect(draftOf({ ...strip, text: "" })).toBe("");
+  });
+
+  it.each(["14", "-", "null", "[1]", "{"])(
+    "of an older version (%s) are taken as the text itself",
+    (old) => {
+      expect(fromDraft(old, "bar")).toEqual({ text: old, unit: "bar", vac: false });
+    },
+  );
 });

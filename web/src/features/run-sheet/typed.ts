@@ -29,11 +29,7 @@ export function readTyped(text: string, unit: string, vac: boolean, dimension: D
 }
 
 /** The parts of a kept text, to put back into a strip. */
-export function partsOf(
-  raw: string,
-  dimension: Dimension,
-  fallback: string,
-): { text: string; unit: string; vac: boolean } {
+export function partsOf(raw: string, dimension: Dimension, fallback: string): StripText {
   const parsed = parseQuantity(raw, dimension);
   if (!parsed.ok) return { text: raw, unit: fallback, vac: false };
   const [number = raw] = raw.trim().split(/\s+/);
@@ -41,4 +37,28 @@ export function partsOf(
   return bare
     ? { text: number, unit: parsed.value.unit, vac: /\bvac/.test(raw) }
     : { text: raw, unit: parsed.value.unit, vac: false };
+}
+
+/** What stands in a strip at a moment. */
+export interface StripText {
+  readonly text: string;
+  readonly unit: string;
+  readonly vac: boolean;
+}
+
+/** A strip as a draft; empty when there is nothing in it. */
+export const draftOf = (strip: StripText): string =>
+  strip.text === "" ? "" : JSON.stringify(strip);
+
+/** A draft back in the strip; one of an older version, the bare text, takes the strip's unit. */
+export function fromDraft(draft: string, fallback: string): StripText {
+  try {
+    const kept = JSON.parse(draft) as Partial<StripText> | null;
+    if (typeof kept?.text === "string") {
+      return { text: kept.text, unit: kept.unit ?? fallback, vac: kept.vac === true };
+    }
+  } catch {
+    // Not ours: taken as the text itself.
+  }
+  return { text: draft, unit: fallback, vac: false };
 }

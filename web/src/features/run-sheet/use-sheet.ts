@@ -88,7 +88,16 @@ export function useSheet(dto: SheetDto): Sheet {
     [dto.id, who.id],
   );
   const draft = useCallback(
-    (slot: string, text: string) => void keepDraft(dto.id, slot, text),
+    (slot: string, text: string) => {
+      // Known here too: a strip that is made anew (another valve position) must not find an old draft.
+      setDrafts((map) => {
+        const next = new Map(map);
+        if (text === "") next.delete(slot);
+        else next.set(slot, text);
+        return next;
+      });
+      void keepDraft(dto.id, slot, text);
+    },
     [dto.id],
   );
   const live = useCallback((key: string, raw: string | null) => {
