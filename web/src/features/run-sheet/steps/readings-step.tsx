@@ -80,7 +80,7 @@ export function ReadingsStep({
         }
         hint={s.slot === "flow" && snapshot === "as found" ? view?.flowHint : undefined}
         compact={compact}
-        locked={compact && locked}
+        locked={sheet.dto.signedAt !== null || (compact && locked)}
         onDraft={(text) => sheet.draft(key, text)}
         onLive={(raw) => sheet.live(key, raw)}
         onReading={(r) =>
