@@ -91,6 +91,10 @@ test("readings by keyboard alone", async ({ page }) => {
   await allSent(page);
   await page.keyboard.press("5");
   await expect(page.getByRole("heading", { name: "Compare" })).toBeVisible();
+  await page.keyboard.press("Shift+?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("keep this reading");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
 });
 
 test("a phone's own keyboard is never needed for a reading", async ({ browser }) => {

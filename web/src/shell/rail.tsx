@@ -13,6 +13,7 @@ import {
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { KeysDialog } from "./keys-dialog";
 import { useWho } from "./who";
 import classes from "./rail.module.css";
 
@@ -86,6 +87,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <div id="page" className={classes.main} data-on-sheet={onSheet}>
         {children}
       </div>
+      <KeysDialog />
     </div>
   );
 }
