@@ -29,7 +29,7 @@ import {
 import { formatSi, GRAVITY, K95, type UnitSystem } from "../quantity/index.ts";
 import { lossAt } from "../suction/index.ts";
 import { layoutOf, partsOf, type Situation, situationOf, type Snapshot } from "../visit/index.ts";
-import { compareAll } from "./comparisons.ts";
+import { compareAll, type Comparison } from "./comparisons.ts";
 
 /** Flow [m³/s] and head [m]. */
 export type ChartPoint = readonly [flow: number, head: number];
@@ -97,14 +97,6 @@ export interface TestView {
   readonly hazard: string | null;
   readonly bits: number;
   readonly why: string;
-}
-
-/** One line of the Compare step: two ways to the same figure, or a figure against its limit. */
-export interface Comparison {
-  readonly title: string;
-  readonly sentence: string;
-  readonly tone: "fine" | "watch" | "now";
-  readonly workedOut: string;
 }
 
 export interface BoardView {

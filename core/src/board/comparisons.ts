@@ -2,7 +2,14 @@
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { curveEnd, readCurve } from "../curve/index.ts";
 import { formatNumber, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
-import type { Comparison } from "./board-view.ts";
+
+/** One line of the Compare step: two ways to the same figure, or a figure against its limit. */
+export interface Comparison {
+  readonly title: string;
+  readonly sentence: string;
+  readonly tone: "fine" | "watch" | "now";
+  readonly workedOut: string;
+}
 
 const FROM = {
   meter: "the meter",

@@ -5,8 +5,8 @@ export type {
   CauseView,
   ChartPoint,
   ChartView,
-  Comparison,
   PhasesView,
   SuctionView,
   TestView,
 } from "./board-view.ts";
+export type { Comparison } from "./comparisons.ts";

@@ -2,7 +2,7 @@
 import { currentAtLoad, noLoadCurrentOf } from "../drive/index.ts";
 import { gaugePa } from "../quantity/index.ts";
 import { expectedSpeed, type Situation, type Snapshot } from "../visit/index.ts";
-import { settingsForExpectation } from "./posterior.ts";
+import { settingsForExpectation } from "./preparation.ts";
 import { emptyState, operate } from "./operating-state.ts";
 
 interface ExpectedBand {

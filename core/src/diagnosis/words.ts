@@ -1,6 +1,7 @@
 /** Evidence in words: what was seen and what would have been expected, with figures and units. */
 import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
-import type { EvidenceItem, PosteriorCause } from "./posterior.ts";
+import type { EvidenceItem } from "./evidence.ts";
+import type { PosteriorCause } from "./posterior.ts";
 import type { ReadingEvidence } from "./readings.ts";
 import { testRow } from "./tests.ts";
 
