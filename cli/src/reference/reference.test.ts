@@ -15,21 +15,21 @@ function only(name: string): SetReport {
 }
 
 describe("check values", () => {
-  it.each(["units", "water", "head", "uncertainty", "affinity"])("%s passes whole", (name) => {
+  it.each([
+    "units",
+    "water",
+    "head",
+    "uncertainty",
+    "affinity",
+    "npsh",
+    "motor",
+    "friction",
+    "deadhead",
+  ])("%s passes whole", (name) => {
     const report = only(name);
     expect(report.failures).toEqual([]);
     expect(report.skipped).toBe(0);
     expect(report.passed).toBeGreaterThan(5);
-  });
-
-  it.each([
-    ["npsh", 9],
-    ["motor", 14],
-    ["friction", 10],
-  ])("%s passes where it is built and skips the rest", (name, atLeast) => {
-    const report = only(name);
-    expect(report.failures).toEqual([]);
-    expect(report.passed).toBeGreaterThanOrEqual(atLeast);
   });
 
   it("counts a kind that is not built as skipped, not as passed", () => {

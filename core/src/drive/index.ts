@@ -12,3 +12,5 @@ export {
   synchronousSpeed,
 } from "./load.ts";
 export type { MotorPlate } from "./load.ts";
+export { rollLeads } from "./roll-leads.ts";
+export { capacitor, insulation, windings } from "./windings.ts";

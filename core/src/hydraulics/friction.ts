@@ -27,6 +27,8 @@ export interface PipeLoss {
   readonly fittingLoss: number;
   /** [m]; in transition with the turbulent factor, the higher of the two. */
   readonly totalLoss: number;
+  /** In transition: the laminar factor, and the total loss it would mean [m]. */
+  readonly ifLaminar: { readonly frictionFactor: number; readonly totalLoss: number } | undefined;
 }
 
 /** Velocity in a round bore [m/s]. */
@@ -92,7 +94,8 @@ export function pipeLoss(
       : regime === "laminar"
         ? 64 / reynolds
         : colebrook(pipe.roughness / pipe.bore, reynolds);
-  const loss = frictionFactor * (pipe.length / pipe.bore) * head;
+  const lossWith = (f: number) => f * (pipe.length / pipe.bore) * head;
+  const loss = lossWith(frictionFactor);
   return ok({
     velocity,
     reynolds,
@@ -101,5 +104,41 @@ export function pipeLoss(
     pipeLoss: loss,
     fittingLoss,
     totalLoss: loss + fittingLoss,
+    ifLaminar:
+      regime === "transition"
+        ? { frictionFactor: 64 / reynolds, totalLoss: lossWith(64 / reynolds) + fittingLoss }
+        : undefined,
   });
+}
+
+/**
+ * Head lost in a straight pipe by Hazen–Williams, the second school.
+ * Formula: h = 10.67 L Q^1.852 / (C^1.852 d^4.8704), SI. Valid for: water near 15 °C, bores above
+ * 50 mm, velocities up to about 3 m/s.
+ * @param roughnessC - C, 60 to 150
+ * @returns [m]
+ */
+export const hazenWilliams = (
+  flow: number,
+  bore: number,
+  length: number,
+  roughnessC: number,
+): number => (10.67 * length * flow ** 1.852) / (roughnessC ** 1.852 * bore ** 4.8704);
+
+/**
+ * Head lost in pipes in series [m]; each with its own fittings.
+ * Fails with `bad-pipe` when one of them is none.
+ */
+export function pipesInSeries(
+  pipes: readonly Pipe[],
+  flow: number,
+  viscosity: number,
+): Result<number, "bad-pipe"> {
+  let sum = 0;
+  for (const pipe of pipes) {
+    const loss = pipeLoss(pipe, flow, viscosity);
+    if (!loss.ok) return loss;
+    sum += loss.value.totalLoss;
+  }
+  return ok(sum);
 }

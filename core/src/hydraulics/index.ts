@@ -1,4 +1,11 @@
-export { colebrook, pipeLoss, velocityHead, velocityIn } from "./friction.ts";
+export {
+  colebrook,
+  hazenWilliams,
+  pipeLoss,
+  pipesInSeries,
+  velocityHead,
+  velocityIn,
+} from "./friction.ts";
 export type { FlowRegime, Pipe, PipeLoss } from "./friction.ts";
 export {
   countingHeight,
@@ -12,3 +19,4 @@ export {
 export type { GaugeLine, GaugeReading, HeadMeasurement, SuctionSide } from "./total-head.ts";
 export { dutyPoint } from "./duty.ts";
 export type { DutyInputs, DutyPoint, DutyVerdict, FlowEstimate, FlowSource } from "./duty.ts";
+export { shutOffHeating, throughFlowHeating, timeToLimit } from "./heat.ts";
