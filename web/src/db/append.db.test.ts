@@ -1,6 +1,7 @@
 import { MikroORM } from "@mikro-orm/postgresql";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { appendRows } from "./append";
+import { freshDatabase } from "../testing/demo-database";
 import { ormOptions } from "./connection";
 import { loadDemo } from "./demo/load";
 import { LogEntry, Person, Pump, Reading, RunSheet } from "./entities";
@@ -10,7 +11,7 @@ let orm: MikroORM;
 const now = new Date();
 
 beforeAll(async () => {
-  orm = await MikroORM.init(ormOptions(inject("databaseUrl")));
+  orm = await MikroORM.init(ormOptions(await freshDatabase(inject("databaseUrl"), "appending")));
   await orm.migrator.up();
   await loadDemo(orm.em.fork(), now);
 });

@@ -11,7 +11,7 @@ let sheetId = "";
 let personId = "";
 
 beforeAll(async () => {
-  await demoDatabase(inject("databaseUrl"));
+  await demoDatabase(inject("databaseUrl"), "receiving");
   const em = await unitOfWork();
   sheetId = (await em.findOneOrFail(RunSheet, { complaint: "half its flow since rewiring" })).id;
   personId = (await people(em))[0]?.id ?? "";

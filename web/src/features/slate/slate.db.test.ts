@@ -5,7 +5,7 @@ import { loadPumpPage, loadYard } from "@/features/yard/index.server";
 import { demoDatabase } from "@/testing/demo-database";
 import { loadSlate } from "./server";
 
-beforeAll(() => demoDatabase(inject("databaseUrl")));
+beforeAll(() => demoDatabase(inject("databaseUrl"), "slate"));
 
 describe("Slate", () => {
   it("shows the day's calls in order, marks the one that comes back, and says what to read and take", async () => {
