@@ -1,7 +1,13 @@
 /** What each verb of the command does with the text of a file. */
 import { type CaseError, type CaseFile, readCaseText } from "@yard-tack/core/case";
 import { diagnose, dutyResult, missing, motorResult, npshResult } from "@yard-tack/core/diagnosis";
-import { leadingSnapshot, partsOf, situationOf, type VisitParts } from "@yard-tack/core/visit";
+import {
+  leadingSnapshot,
+  partsOf,
+  type Situation,
+  situationOf,
+  type VisitParts,
+} from "@yard-tack/core/visit";
 import { runReference } from "./reference/run.ts";
 
 export interface Outcome {
@@ -26,7 +32,7 @@ const forCase =
   };
 
 /** One part of a result, with the notes that belong to the case. */
-const forPart = (name: string, part: (parts: VisitParts) => unknown): Verb =>
+const forPart = (name: string, part: (parts: VisitParts, situation: Situation) => unknown): Verb =>
   forCase((file) => {
     const situation = situationOf(file);
     const snapshot = leadingSnapshot(situation);
@@ -35,7 +41,7 @@ const forPart = (name: string, part: (parts: VisitParts) => unknown): Verb =>
       format: "yard-tack/result",
       version: 1,
       id: file.id ?? null,
-      [name]: parts ? part(parts) : null,
+      [name]: parts ? part(parts, situation) : null,
       notes: [...situation.notes, ...missing(situation, parts)],
     };
   });

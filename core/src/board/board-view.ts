@@ -140,7 +140,7 @@ export function boardOf(json: unknown, units: UnitSystem, places?: unknown): Boa
 function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefined): BoardView {
   const diagnosis = diagnoseFully(file, units);
   const { situation, parts, posterior, result } = diagnosis;
-  const missing = missingReadings(parts?.snapshot, posterior);
+  const missing = missingReadings(parts?.snapshot, posterior, situation.curve !== undefined);
   return {
     verdict: verdictOf(diagnosis, missing, units),
     chart: situation.curve ? chartOf(diagnosis, situation.curve) : undefined,

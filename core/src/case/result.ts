@@ -26,6 +26,24 @@ const npsh = z.object({
   fromGauge: z.number().nullable(),
   fromLayout: z.number().nullable(),
   unexplainedLoss: z.number().nullable(),
+  levers: z.array(
+    z.object({
+      id: z.enum([
+        "raise-level",
+        "throttle",
+        "slow",
+        "cool",
+        "warm",
+        "cut-loss",
+        "lower-pump",
+        "submerge",
+      ]),
+      feasible: z.boolean(),
+      value: valueWithUnit.nullable(),
+      why: z.string(),
+      after: z.object({ flow: z.number(), head: z.number() }).nullable(),
+    }),
+  ),
 });
 
 const motor = z.object({

@@ -12,6 +12,7 @@ import type { FlowEstimate } from "../hydraulics/index.ts";
 import { band, type Uncertain, type UnitSystem } from "../quantity/index.ts";
 import {
   leadingSnapshot,
+  leverRows,
   partsOf,
   type Situation,
   situationOf,
@@ -63,7 +64,7 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
       dataVersion: DATA_VERSION,
       where: whereOf(posterior),
       duty: parts ? dutyResult(parts) : null,
-      npsh: parts ? npshResult(parts) : null,
+      npsh: parts ? npshResult(parts, situation) : null,
       motor: parts ? motorResult(parts) : null,
       causes,
       nextTests: tests.map((t) => ({
@@ -138,7 +139,8 @@ export function dutyResult({ duty, snapshot }: VisitParts): ResultDuty {
 }
 
 /** NPSH part of a result. */
-export function npshResult({ npsh }: VisitParts): ResultNpsh | null {
+export function npshResult(parts: VisitParts, situation: Situation): ResultNpsh | null {
+  const { npsh } = parts;
   if (!npsh.available) return null;
   const metres = (value: number | undefined) => (value === undefined ? null : { value, unit: "m" });
   return {
@@ -149,6 +151,7 @@ export function npshResult({ npsh }: VisitParts): ResultNpsh | null {
     fromGauge: npsh.fromGauge?.value ?? null,
     fromLayout: npsh.fromLayout ?? null,
     unexplainedLoss: npsh.unexplainedLoss?.value ?? null,
+    levers: leverRows(situation, parts),
   };
 }
 

@@ -52,7 +52,7 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
         : kind === "discharge-gauge"
           ? "dischargePressure"
           : undefined;
-    if (!slot) continue;
+    if (!slot || (slot === "suctionPressure" && situation.layout === undefined)) continue;
     const predict = (q: number) => {
       operate(setting, q, state);
       return r.predict(state, setting);

@@ -25,11 +25,13 @@ const MINUTES: Readonly<Record<MissingReading["slot"], number>> = {
  * Estimates the worth of each missing reading: with predictions of variance V over the causes and
  * a reading of variance u², a Gaussian channel tells ½ log2(1 + V/u²).
  * @param snapshotIndex - the snapshot the states belong to
+ * @param hasCurve - without a curve no head, flow or power is predicted, so none can be missed
  * @returns most bits per minute first; only readings worth more than a twentieth of a bit
  */
 export function missingReadings(
   snapshot: Snapshot | undefined,
   posterior: Posterior,
+  hasCurve = true,
   snapshotIndex = 0,
 ): MissingReading[] {
   const worth = (
@@ -68,19 +70,19 @@ export function missingReadings(
     {
       slot: "dischargePressure",
       name: "discharge gauge",
-      bits: worth((s) => s.head, 1.5),
+      bits: hasCurve ? worth((s) => s.head, 1.5) : 0,
       taken: snapshot?.discharge !== undefined,
     },
     {
       slot: "flow",
       name: "flow",
-      bits: worth((s) => s.flow, flowU),
+      bits: hasCurve ? worth((s) => s.flow, flowU) : 0,
       taken: snapshot?.flow !== undefined,
     },
     {
       slot: "amps",
       name: "three currents",
-      bits: worth((s) => s.power, powerU) + binary(dead),
+      bits: (hasCurve ? worth((s) => s.power, powerU) : 0) + binary(dead),
       taken: (snapshot?.amps.filter((a) => a !== undefined).length ?? 0) > 0,
     },
     {

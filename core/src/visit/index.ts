@@ -4,5 +4,7 @@ export { expectedSpeed, pumpSpeed } from "./speed.ts";
 export type { PumpSpeed } from "./speed.ts";
 export { electricalOf, meanAmps, meanVolts } from "./electrical.ts";
 export type { ElectricalResult } from "./electrical.ts";
+export { leverRows } from "./levers.ts";
+export type { LeverRow } from "./levers.ts";
 export { layoutOf, leadingSnapshot, measurementOf, partsOf, toleranceOf } from "./parts.ts";
 export type { VisitParts } from "./parts.ts";

@@ -55,6 +55,8 @@ export interface Situation {
   readonly driveRatio: number | undefined;
   readonly atmosphere: AbsolutePa;
   readonly liquid: LiquidState;
+  /** Of the liquid, when it is water at a stated temperature [K]. */
+  readonly temperature: number | undefined;
   /** At its own rated speed. */
   readonly curve: RatedCurve | undefined;
   readonly motor: MotorPlate | undefined;
@@ -116,6 +118,7 @@ export function situationOf(file: CaseFile): Situation {
     driveRatio: pump.drive?.ratio,
     atmosphere,
     liquid,
+    temperature: site?.liquid && site.liquid !== "water" ? undefined : site?.temperature?.si,
     curve,
     motor,
     layout:

@@ -52,7 +52,9 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
               height={26}
               className={classes.level}
             />
-            <text x={x(view.atmosphere) + 6} y={20}>{`level ${metres(view.level)}`}</text>
+            <text x={x(view.level) > 70 ? x(view.atmosphere) + 6 : x(push) + 6} y={20}>
+              {`level ${metres(view.level)}`}
+            </text>
           </>
         ) : null}
         {taken.map((t, i) => (

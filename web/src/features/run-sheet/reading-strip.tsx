@@ -110,6 +110,13 @@ export function ReadingStrip(props: ReadingStripProps) {
     if (inDoubt || typed.raw === committed.current) return;
     committed.current = typed.raw;
     onDraft("");
+    const parts = partsOf(typed.raw, slot.dimension, usual);
+    if (readTyped(parts.text, parts.unit, parts.vac, slot.dimension).raw === typed.raw) {
+      // "14 psi" typed as a whole: the number stays in the strip, the unit goes beside it.
+      setText(parts.text);
+      setUnit(parts.unit);
+      setVac(parts.vac);
+    }
     onReading(readingOf(typed, doubt));
   };
   const commitRef = useRef(commit);

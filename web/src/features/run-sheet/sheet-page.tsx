@@ -65,7 +65,8 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         title={pump.tag}
         about={
           <>
-            {pump.purpose}, {pump.siteName}
+            {pump.purpose ? `${pump.purpose}, ` : ""}
+            {pump.siteName}
             <br />
             {pumpLine(pump)}
           </>

@@ -71,7 +71,7 @@ async function slateCall(sheetId: string): Promise<SlateCall | undefined> {
     place: [pump.purpose, pump.siteName].filter((w) => w !== "").join(", "),
     started: sheet.entries.length > 0,
     recurrence: recurrence && { daysAgo: recurrence.daysAgo, found: recurrence.found },
-    first: first && first.bits > WORTH_SAYING ? first.name : null,
+    first: sheet.entries.length === 0 && first && first.bits > WORTH_SAYING ? first.name : null,
     take: [...new Set([...tools, ...parts])],
   };
 }

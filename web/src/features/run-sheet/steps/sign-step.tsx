@@ -27,7 +27,7 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
   const suggestion =
     leading && leading.probability > 0.5 && leading.id !== "healthy" ? `${leading.name}.` : "";
   const [form, setForm] = useSignDraft(sheet.dto.id, {
-    closed: "cured",
+    closed: sheet.dto.kind === "round" ? "as it should be" : "cured",
     found: suggestion,
     done: "",
     proof: "",
