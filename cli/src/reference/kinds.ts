@@ -2,10 +2,12 @@
 import type { Computed } from "./computed.ts";
 import type { Inputs } from "./inputs.ts";
 import { affinity } from "./sets/affinity.ts";
+import { fire } from "./sets/fire.ts";
 import { deadhead, friction } from "./sets/friction.ts";
 import { head, uncertainty } from "./sets/head.ts";
 import { motor } from "./sets/motor.ts";
 import { npshCase } from "./sets/npsh.ts";
+import { sump } from "./sets/sump.ts";
 import { water } from "./sets/water.ts";
 
 /** Calculations by set name. */
@@ -18,4 +20,6 @@ export const SETS: Readonly<Record<string, (inputs: Inputs) => Computed>> = {
   motor,
   friction,
   deadhead,
+  fire,
+  sump,
 };

@@ -25,6 +25,8 @@ describe("check values", () => {
     "motor",
     "friction",
     "deadhead",
+    "fire",
+    "sump",
   ])("%s passes whole", (name) => {
     const report = only(name);
     expect(report.failures).toEqual([]);

@@ -20,3 +20,5 @@ export type { GaugeLine, GaugeReading, HeadMeasurement, SuctionSide } from "./to
 export { dutyPoint } from "./duty.ts";
 export type { DutyInputs, DutyPoint, DutyVerdict, FlowEstimate, FlowSource } from "./duty.ts";
 export { shutOffHeating, throughFlowHeating, timeToLimit } from "./heat.ts";
+export { againstOriginal, correctedPoint, fireTest } from "./fire-points.ts";
+export type { FirePoint, FireRating, FireResult, FireSetup } from "./fire-points.ts";

@@ -1,0 +1,2 @@
+export { sumpCycle } from "./cycle.ts";
+export type { SumpCycle, SumpReadings } from "./cycle.ts";
