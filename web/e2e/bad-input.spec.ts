@@ -103,6 +103,26 @@ test("a pump of a tag and a family gets a sheet, and the Board says what these r
   await expect(page.getByTestId("causes").locator("details").first()).toBeVisible();
 });
 
+test("readings against a shut valve wait for their caution, and a displacement pump has none", async ({
+  page,
+}) => {
+  await freshCall(page, "SH-1");
+  await step(page, "Readings");
+  await page.getByRole("button", { name: "Shut", exact: true }).click();
+  await expect(strip(page, "dischargePressure").locator("input")).toBeDisabled();
+  await page
+    .getByRole("button", { name: /^Read and acknowledged/ })
+    .first()
+    .click();
+  await expect(strip(page, "dischargePressure").locator("input")).toBeEnabled();
+
+  await freshCall(page, "PD-1", "positive-displacement");
+  await step(page, "Readings");
+  await expect(page.getByRole("button", { name: "As found" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Shut", exact: true })).toHaveCount(0);
+  await expect(page.getByText(/never shut or throttle the discharge/)).toBeVisible();
+});
+
 test("an address with nothing behind it says so", async ({ page }) => {
   for (const path of [
     "/sheet/nonsense",

@@ -14,3 +14,6 @@ export function cautionsOf(pump: PumpDto): CautionId[] {
 
 /** What the current strips wait for. */
 export const AMPS_CAUTION: CautionId = "live-readings";
+
+/** What readings against a shut valve wait for. */
+export const SHUT_CAUTION: CautionId = "dead-head";

@@ -11,16 +11,21 @@ import { ReadingStrip } from "../reading-strip";
 import { readingKey } from "../sheet-state";
 import { type Slot, slotsOf } from "../slots";
 import type { Sheet } from "../use-sheet";
-import { AMPS_CAUTION } from "./cautions-here";
+import { AMPS_CAUTION, SHUT_CAUTION } from "./cautions-here";
 import { CautionCard } from "./caution-card";
 import { ObservationChip } from "./look-step";
 import classes from "./steps.module.css";
 
-const POSITIONS: readonly { readonly label: SnapshotLabel; readonly name: string }[] = [
-  { label: "as found", name: "As found" },
-  { label: "throttled", name: "Throttled" },
-  { label: "shut", name: "Shut" },
-  { label: "after", name: "After" },
+const POSITIONS: readonly {
+  readonly label: SnapshotLabel;
+  readonly name: string;
+  /** Never on a positive-displacement pump. */
+  readonly closesDischarge: boolean;
+}[] = [
+  { label: "as found", name: "As found", closesDischarge: false },
+  { label: "throttled", name: "Throttled", closesDischarge: true },
+  { label: "shut", name: "Shut", closesDischarge: true },
+  { label: "after", name: "After", closesDischarge: false },
 ];
 
 export interface ReadingsStepProps {
@@ -47,6 +52,8 @@ export function ReadingsStep({
   const phases = slots.filter((s) => s.slot.startsWith("amps"));
   const others = slots.filter((s) => !s.slot.startsWith("amps"));
   const locked = !sheet.state.acknowledged.has(AMPS_CAUTION);
+  const shutLocked = snapshot === "shut" && !sheet.state.acknowledged.has(SHUT_CAUTION);
+  const displacement = pump.family === "positive-displacement";
   const focusAfter = (slot: string) => {
     const inputs = [
       ...(list.current?.querySelectorAll<HTMLInputElement>("[data-slot] input:not(:disabled)") ??
@@ -80,7 +87,7 @@ export function ReadingsStep({
         }
         hint={s.slot === "flow" && snapshot === "as found" ? view?.flowHint : undefined}
         compact={compact}
-        locked={sheet.dto.signedAt !== null || (compact && locked)}
+        locked={sheet.dto.signedAt !== null || shutLocked || (compact && locked)}
         onDraft={(text) => sheet.draft(key, text)}
         onLive={(raw) => sheet.live(key, raw)}
         onReading={(r) =>
@@ -102,7 +109,7 @@ export function ReadingsStep({
       <div className={classes.readingsHead}>
         <h2>Readings</h2>
         <div role="group" aria-label="Valve position" className={classes.positions}>
-          {POSITIONS.map((p) => (
+          {POSITIONS.filter((p) => !displacement || !p.closesDischarge).map((p) => (
             <button
               key={p.label}
               type="button"
@@ -114,7 +121,13 @@ export function ReadingsStep({
           ))}
         </div>
       </div>
-      {snapshot === "shut" ? <CautionCard id="dead-head" sheet={sheet} /> : null}
+      {displacement ? (
+        <p className={classes.hint}>
+          <b>Stop:</b> never shut or throttle the discharge of a positive-displacement pump;
+          pressure rises until something breaks.
+        </p>
+      ) : null}
+      {snapshot === "shut" ? <CautionCard id={SHUT_CAUTION} sheet={sheet} /> : null}
       {snapshot === "after" ? (
         <p className={classes.hint}>
           Readings after the repair, valve as found. They prove the cure and are not weighed for the
