@@ -51,5 +51,6 @@ const stop = async (code) => {
 };
 process.on("SIGINT", () => void stop(0));
 process.on("SIGTERM", () => void stop(0));
+process.on("SIGHUP", () => void stop(0));
 server.once("exit", () => void stop(1));
 say(`Yard Tack is at http://127.0.0.1:${port}   (Ctrl-C stops it)`);
