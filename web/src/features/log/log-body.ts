@@ -1,6 +1,15 @@
 /** What a log entry holds beside its title; read back from the database through this schema. */
 import * as z from "zod";
 
+/** A reading as it stood in the strip. */
+const readingLine = z.object({
+  snapshot: z.string(),
+  name: z.string(),
+  raw: z.string(),
+  by: z.string(),
+  at: z.string(),
+});
+
 const schema = z.object({
   closed: z.string().catch("as it should be"),
   found: z.string().catch(""),
@@ -16,28 +25,8 @@ const schema = z.object({
     .catch([]),
   engine: z.string().nullable().catch(null),
   dataVersion: z.string().nullable().catch(null),
-  readings: z
-    .array(
-      z.object({
-        snapshot: z.string(),
-        name: z.string(),
-        raw: z.string(),
-        by: z.string(),
-        at: z.string(),
-      }),
-    )
-    .catch([]),
-  superseded: z
-    .array(
-      z.object({
-        snapshot: z.string(),
-        name: z.string(),
-        raw: z.string(),
-        by: z.string(),
-        at: z.string(),
-      }),
-    )
-    .catch([]),
+  readings: z.array(readingLine).catch([]),
+  superseded: z.array(readingLine).catch([]),
   seen: z.array(z.object({ name: z.string(), state: z.string() })).catch([]),
   tests: z.array(z.object({ name: z.string(), outcome: z.string(), at: z.string() })).catch([]),
   cautions: z.array(z.object({ title: z.string(), by: z.string(), at: z.string() })).catch([]),
