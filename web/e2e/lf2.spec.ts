@@ -3,6 +3,7 @@ import { acknowledgeAll, allSent, leading, openCall, read, step, strip } from ".
 
 test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ page }) => {
   await openCall(page, "LF-2");
+  const sheetAddress = page.url();
   await expect(page.getByTestId("verdict").first()).toContainText(/^System/);
 
   await step(page, "Call");
@@ -73,6 +74,11 @@ test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ p
   await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
   await expect(page.getByText("Strainer choked with weed.")).toBeVisible();
   await page.emulateMedia({ media: "screen" });
+
+  // The sheet it came from can be read and not changed.
+  await page.goto(sheetAddress);
+  await expect(page.getByText(/^Signed .*Nothing more can be added/)).toBeVisible();
+  await expect(page.locator("#step")).toHaveAttribute("inert", "");
 
   await page.goto("/log");
   await expect(

@@ -85,7 +85,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         <div className={classes.knots}>
           <Knots knots={knotsOf(sheet)} at={step} onGo={go} />
         </div>
-        <div className={classes.step} id="step" tabIndex={-1}>
+        <div className={classes.step} id="step" tabIndex={-1} inert={dto.signedAt !== null}>
           {step === "call" ? <CallStep sheet={sheet} onNext={() => go("safe")} /> : null}
           {step === "safe" ? <SafeStep sheet={sheet} onNext={() => go("look")} /> : null}
           {step === "look" ? <LookStep sheet={sheet} onNext={() => go("readings")} /> : null}
