@@ -38,6 +38,16 @@ interface Say {
 
 const ONCE = [[1, 1]] as const;
 
+/** Errors of a faulty gauge as a share of its span, either way; large ones are rarer. */
+const GAUGE_ERRORS = [
+  [-0.35, 0.6],
+  [-0.18, 1],
+  [-0.08, 1],
+  [0.08, 1],
+  [0.18, 1],
+  [0.35, 0.6],
+] as const;
+
 export const CAUSES: readonly CauseRow[] = [
   {
     id: "healthy",
@@ -265,14 +275,7 @@ export const CAUSES: readonly CauseRow[] = [
     name: "Suction gauge wrong",
     mechanism: "The gauge is off its zero, stuck or blocked; it contradicts everything else.",
     side: "instrument",
-    severities: [
-      [-0.35, 0.6],
-      [-0.18, 1],
-      [-0.08, 1],
-      [0.08, 1],
-      [0.18, 1],
-      [0.35, 0.6],
-    ],
+    severities: GAUGE_ERRORS,
     severityMeans: "error as a share of the gauge's span",
     condition: (s) => ({ suctionOffset: s, offsetSpread: Math.abs(s) * 0.35 }),
     claim: () => "The suction gauge contradicts everything else.",
@@ -286,14 +289,7 @@ export const CAUSES: readonly CauseRow[] = [
     name: "Discharge gauge wrong",
     mechanism: "The gauge is off its zero, stuck or blocked; it contradicts everything else.",
     side: "instrument",
-    severities: [
-      [-0.35, 0.6],
-      [-0.18, 1],
-      [-0.08, 1],
-      [0.08, 1],
-      [0.18, 1],
-      [0.35, 0.6],
-    ],
+    severities: GAUGE_ERRORS,
     severityMeans: "error as a share of the gauge's span",
     condition: (s) => ({ dischargeOffset: s, offsetSpread: Math.abs(s) * 0.35 }),
     claim: () => "The discharge gauge contradicts everything else.",

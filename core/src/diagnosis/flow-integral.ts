@@ -22,7 +22,7 @@ export type FlowPrior =
   | { readonly kind: "anywhere"; readonly limit: number }
   /**
    * On the system curve H = static + k Q²: ln k is normal round `logK` with `spread`.
-   * `static` [m]; `referenceFlow` [m³/s] scales the flow.
+   * `staticHead` [m], `limit` [m³/s].
    */
   | {
       readonly kind: "system";
@@ -39,7 +39,7 @@ export interface SnapshotLikelihood {
   readonly logWithout: Float64Array;
   /** The state at the likeliest flow. */
   readonly best: OperatingState;
-  /** ln likelihood of the vapour condition's own weight at the likeliest flow. */
+  /** The likeliest flow [m³/s]. */
   bestFlow: number;
 }
 
@@ -51,8 +51,8 @@ export const emptyLikelihood = (readings: number): SnapshotLikelihood => ({
 });
 
 /** ln of the Student-t density of a reading at a prediction, in units of the reading's span. */
-function logStudent(seen: number, predicted: number, spread: number, oneSided: boolean): number {
-  const gap = oneSided && seen < predicted ? 0 : (seen - predicted) / spread;
+function logStudent(seen: number, predicted: number, spread: number): number {
+  const gap = (seen - predicted) / spread;
   return -0.5 * (FREEDOM + 1) * Math.log1p((gap * gap) / FREEDOM) - Math.log(spread);
 }
 
@@ -87,12 +87,7 @@ export function integrateFlow(
     for (let i = 0; i < n; i++) {
       const r = readings[i];
       if (!r) continue;
-      const ll = logStudent(
-        r.seen,
-        r.predict(state, setting),
-        r.spread(state, setting),
-        r.oneSided ?? false,
-      );
+      const ll = logStudent(r.seen, r.predict(state, setting), r.spread(state, setting));
       parts[k * n + i] = ll;
       sum += ll;
     }

@@ -92,7 +92,6 @@ function curveSpread(situation: Situation, shared: boolean): CurveSpread | undef
   const slopeShare = 0.6;
   return {
     head: (part * Math.hypot(t.head, slopeShare * t.flow)) / 2,
-    flow: (part * t.flow) / 2,
     power: Math.max(0.02, (part * t.power) / 2),
   };
 }

@@ -26,7 +26,7 @@ export interface PumpModel {
 /**
  * Tabulates a curve. Beyond its last point head continues with its last slope growing steeper,
  * power stays level and NPSH required grows with the square of flow.
- * @param speed - rated speed [r/min], for the estimate of NPSH required
+ * @param curve - as the sheet says; its rated speed serves the estimate of NPSH required
  */
 export function pumpModel(curve: RatedCurve): PumpModel {
   const end = curveEnd(curve);

@@ -4,8 +4,7 @@
  * The suction gauge is compared with the layout; the discharge gauge with the measured suction plus
  * the curve. So each gauge speaks once, and an error of the suction gauge is not counted twice.
  */
-import { velocityHead } from "../hydraulics/index.ts";
-import { countingHeight, staticPart } from "../hydraulics/index.ts";
+import { countingHeight, staticPart, velocityHead } from "../hydraulics/index.ts";
 import { addInSquares, type Dimension, GRAVITY } from "../quantity/index.ts";
 import {
   electricalOf,
@@ -28,8 +27,6 @@ export interface ReadingEvidence {
   /** Value the state predicts, and its standard deviation. */
   readonly predict: (state: OperatingState, setting: Setting) => number;
   readonly spread: (state: OperatingState, setting: Setting) => number;
-  /** Only values above the prediction speak against it (imbalances). */
-  readonly oneSided?: boolean;
 }
 
 /** How well a drawn layout is known: level [m], and its clean loss as a fraction. */
@@ -58,7 +55,6 @@ export function readingsOf(
 /** Standard deviation of this pump from its sheet that the model has not already given a value. */
 export interface CurveSpread {
   readonly head: number;
-  readonly flow: number;
   readonly power: number;
 }
 

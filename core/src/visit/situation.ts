@@ -49,7 +49,7 @@ export interface Situation {
   readonly id: string | undefined;
   readonly family: Family;
   readonly installation: Installation;
-  /** Whether the file said so, or the family's usual place is assumed. */
+  /** What turns it: by the plate's phases, an engine where the family or the drive says so. */
   readonly driver: "3-phase" | "1-phase" | "engine";
   readonly driveKind: "direct" | "vfd" | "belt" | "engine";
   readonly driveRatio: number | undefined;
