@@ -6,6 +6,7 @@ import {
   partsOf,
   type Situation,
   situationOf,
+  standingTests,
   type VisitParts,
 } from "@yard-tack/core/visit";
 import { runReference } from "./reference/run.ts";
@@ -32,7 +33,10 @@ const forCase =
   };
 
 /** One part of a result, with the notes that belong to the case. */
-const forPart = (name: string, part: (parts: VisitParts, situation: Situation) => unknown): Verb =>
+const forPart = (
+  name: string,
+  part: (parts: VisitParts, situation: Situation, file: CaseFile) => unknown,
+): Verb =>
   forCase((file) => {
     const situation = situationOf(file);
     const snapshot = leadingSnapshot(situation);
@@ -41,8 +45,8 @@ const forPart = (name: string, part: (parts: VisitParts, situation: Situation) =
       format: "yard-tack/result",
       version: 1,
       id: file.id ?? null,
-      [name]: parts ? part(parts, situation) : null,
-      notes: [...situation.notes, ...missing(situation, parts)],
+      [name]: parts ? part(parts, situation, file) : null,
+      notes: [...situation.notes, ...standingTests(file).notes, ...missing(situation, parts)],
     };
   });
 

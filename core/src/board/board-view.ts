@@ -4,17 +4,6 @@
  */
 import { type CaseFile, type CaseError, readCase } from "../case/index.ts";
 import {
-  bestEfficiencyFlow,
-  curveEnd,
-  curveStart,
-  headTolerance,
-  intersections,
-  type RatedCurve,
-  readCurve,
-  systemHead,
-  systemThrough,
-} from "../curve/index.ts";
-import {
   causeRow,
   type Diagnosis,
   diagnoseFully,
@@ -26,53 +15,21 @@ import {
   type Verdict,
   verdictOf,
 } from "../diagnosis/index.ts";
-import { formatSi, GRAVITY, K95, type UnitSystem } from "../quantity/index.ts";
-import { lossAt } from "../suction/index.ts";
-import { layoutOf, partsOf, type Situation, situationOf, type Snapshot } from "../visit/index.ts";
+import { formatSi, type UnitSystem } from "../quantity/index.ts";
+import { situationOf, type Snapshot } from "../visit/index.ts";
+import { chartOf, type ChartView } from "./chart-view.ts";
 import { compareAll, type Comparison } from "./comparisons.ts";
-
-/** Flow [m³/s] and head [m]. */
-export type ChartPoint = readonly [flow: number, head: number];
-
-export interface ChartView {
-  readonly rated: readonly ChartPoint[];
-  readonly toleranceLow: readonly ChartPoint[];
-  readonly toleranceHigh: readonly ChartPoint[];
-  readonly npshr: readonly ChartPoint[];
-  readonly fingerprint: readonly ChartPoint[];
-  readonly system: readonly ChartPoint[];
-  /** Where the clean system meets the rated curve. */
-  readonly shouldBe: ChartPoint | undefined;
-  readonly today: { readonly at: ChartPoint; readonly outline: readonly ChartPoint[] } | undefined;
-  readonly others: readonly { readonly label: string; readonly at: ChartPoint }[];
-  /** 70 to 120 % of best efficiency, inside the curve. */
-  readonly allowed: readonly [number, number] | undefined;
-}
-
-/** Heads in metres of the liquid; `loss` is what the drawing explains. */
-export interface SuctionView {
-  readonly atmosphere: number;
-  readonly level: number;
-  readonly vapour: number;
-  readonly loss: number;
-  readonly missing: number | undefined;
-  readonly available: number;
-  readonly required: number | undefined;
-  readonly from: "gauge" | "layout";
-}
-
-export interface PhasesView {
-  readonly amps: readonly (number | undefined)[];
-  readonly plate: number | undefined;
-  readonly imbalancePercent: number | undefined;
-  readonly band: "ok" | "note" | "alarm" | "stop" | undefined;
-  readonly withheld: boolean;
-  readonly lostPhase: number | undefined;
-  readonly loadFraction: number | undefined;
-  readonly shaftPower:
-    { readonly value: number; readonly low95: number; readonly high95: number } | undefined;
-  readonly voltsPercent: number | undefined;
-}
+import { type Figure, figuresOf } from "./figures.ts";
+import { ratingOf, type RatingView } from "./rating-view.ts";
+import { phasesOf, type PhasesView, suctionOf, type SuctionView } from "./site-views.ts";
+import {
+  fieldView,
+  type FieldView,
+  fireView,
+  type FireView,
+  leversView,
+  type LeversView,
+} from "./study-views.ts";
 
 export interface CauseView {
   readonly id: string;
@@ -102,6 +59,12 @@ export interface TestView {
 export interface BoardView {
   readonly verdict: Verdict;
   readonly chart: ChartView | undefined;
+  /** For pumps rated by flow over pressure. */
+  readonly rating: RatingView | undefined;
+  readonly field: FieldView | undefined;
+  readonly fire: FireView | undefined;
+  readonly levers: LeversView | undefined;
+  readonly figures: readonly Figure[];
   readonly suction: SuctionView | undefined;
   readonly phases: PhasesView | undefined;
   readonly causes: readonly CauseView[];
@@ -144,6 +107,11 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
   return {
     verdict: verdictOf(diagnosis, missing, units),
     chart: situation.curve ? chartOf(diagnosis, situation.curve) : undefined,
+    rating: ratingOf(diagnosis, units),
+    field: fieldView(diagnosis),
+    fire: fireView(diagnosis, units),
+    levers: leversView(diagnosis, units),
+    figures: figuresOf(file, diagnosis, units),
     suction: suctionOf(diagnosis),
     phases: phasesOf(diagnosis),
     causes: result.causes.map((c) => causeView(c)),
@@ -196,139 +164,5 @@ function causeView(c: Diagnosis["result"]["causes"][number]): CauseView {
     firstAid: row?.firstAid ?? "",
     repair: row?.repair ?? "",
     proof: row?.proof ?? "",
-  };
-}
-
-const CURVE_STEPS = 40;
-
-function chartOf({ situation, parts }: Diagnosis, sheet: RatedCurve): ChartView {
-  const curve = parts?.curve ?? sheet;
-  const start = curveStart(curve);
-  const end = curveEnd(curve);
-  // The last step is the end itself: a rounding past it would read nothing.
-  const flows = Array.from({ length: CURVE_STEPS + 1 }, (_, i) =>
-    i === CURVE_STEPS ? end : start + ((end - start) * i) / CURVE_STEPS,
-  );
-  const read = flows.map((q) => ({ q, ...readCurve(curve, q) }));
-  const tolerance = parts?.tolerance;
-  const edge = (sign: 1 | -1): ChartPoint[] =>
-    read.map(({ q, head, headSlope }) => {
-      const h = head ?? 0;
-      const part = tolerance ? headTolerance(tolerance, q, h, headSlope ?? 0) : 0;
-      return [q, h * (1 + sign * part)];
-    });
-  const system = systemOf(situation);
-  const meeting = system && intersections(curve, system).at(-1);
-  const best = bestEfficiencyFlow(curve);
-  return {
-    rated: read.map(({ q, head }) => [q, head ?? 0]),
-    toleranceLow: edge(-1),
-    toleranceHigh: edge(1),
-    npshr: read.flatMap(({ q, npshr }) => (npshr === undefined ? [] : [[q, npshr] as const])),
-    fingerprint: fingerprintLine(situation),
-    system: system
-      ? flows
-          .map((q): ChartPoint => [q, systemHead(system, q)])
-          .filter(([, h]) => h < 1.4 * (read[0]?.head ?? 0))
-      : [],
-    shouldBe: meeting && [meeting.flow, meeting.head],
-    today: parts && todayOf(parts),
-    others: otherPoints(situation),
-    allowed: best === undefined ? undefined : [0.7 * best, Math.min(end, 1.2 * best)],
-  };
-}
-
-function systemOf({ duty, staticHead, closedLoop }: Situation) {
-  const known = closedLoop ? 0 : staticHead;
-  if (!duty || known === undefined || known >= duty.head) return undefined;
-  return systemThrough(known, duty.flow, duty.head);
-}
-
-/**
- * The pump's own line: its sheet, moved to run through the fingerprint's points (a factor on head,
- * straight between the points' own factors).
- */
-function fingerprintLine(situation: Situation): ChartPoint[] {
-  const points = situation.fingerprints.flatMap((s) => {
-    const p = partsOf(situation, s);
-    const flow = s.valve === "shut" ? 0 : p.duty.flow?.value;
-    const head = p.duty.head?.value;
-    const rated = p.curve && flow !== undefined ? readCurve(p.curve, flow).head : undefined;
-    return flow !== undefined && head !== undefined && rated
-      ? [{ flow, factor: head / rated, curve: p.curve }]
-      : [];
-  });
-  const curve = points[0]?.curve;
-  if (!curve) return [];
-  const sorted = [...points].sort((a, b) => a.flow - b.flow);
-  const first = sorted[0];
-  const last = sorted.at(-1);
-  if (!first || !last) return [];
-  const end = Math.min(curveEnd(curve), last.flow * 1.35);
-  return Array.from({ length: 21 }, (_, i): ChartPoint => {
-    const q = curveStart(curve) + ((end - curveStart(curve)) * i) / 20;
-    const t = last.flow > first.flow ? (q - first.flow) / (last.flow - first.flow) : 0;
-    const factor = first.factor + Math.min(1, Math.max(0, t)) * (last.factor - first.factor);
-    return [q, (readCurve(curve, q).head ?? 0) * factor];
-  });
-}
-
-function todayOf(parts: NonNullable<Diagnosis["parts"]>): ChartView["today"] {
-  const { head, flow } = parts.duty;
-  if (!head || !flow) return undefined;
-  const slope =
-    flow.from === "head" && parts.curve ? (readCurve(parts.curve, flow.value).headSlope ?? 0) : 0;
-  const uFlow = Math.max(flow.u, 0.005 * flow.value);
-  return {
-    at: [flow.value, head.value],
-    outline: Array.from({ length: 33 }, (_, i): ChartPoint => {
-      const a = (2 * Math.PI * i) / 32;
-      const dq = K95 * uFlow * Math.cos(a);
-      return [Math.max(0, flow.value + dq), head.value + slope * dq + K95 * head.u * Math.sin(a)];
-    }),
-  };
-}
-
-function otherPoints(situation: Situation): ChartView["others"] {
-  return situation.snapshots.slice(1).flatMap((s) => {
-    const { duty } = partsOf(situation, s);
-    const flow = s.valve === "shut" ? 0 : duty.flow?.value;
-    return flow !== undefined && duty.head
-      ? [{ label: s.label, at: [flow, duty.head.value] as const }]
-      : [];
-  });
-}
-
-function suctionOf({ situation, parts }: Diagnosis): SuctionView | undefined {
-  const available = parts?.npsh.available;
-  if (!parts || !available) return undefined;
-  const layout = layoutOf(situation, parts.snapshot);
-  const perMetre = situation.liquid.density * GRAVITY;
-  return {
-    atmosphere: (situation.atmosphere + (layout?.surfacePressure ?? 0)) / perMetre,
-    level: layout?.sourceLevel ?? 0,
-    vapour: situation.liquid.vapourPressure / perMetre,
-    loss: lossAt(layout?.loss, parts.duty.flow?.value ?? 0),
-    missing: parts.npsh.unexplainedLoss?.value,
-    available: available.value,
-    required: parts.npsh.required,
-    from: parts.npsh.fromGauge ? "gauge" : "layout",
-  };
-}
-
-function phasesOf({ situation, parts }: Diagnosis): PhasesView | undefined {
-  if (!parts || !parts.snapshot.amps.some((a) => a !== undefined)) return undefined;
-  const e = parts.electrical;
-  const p = e.shaftPower;
-  return {
-    amps: parts.snapshot.amps.map((a) => a?.value),
-    plate: situation.motor?.current,
-    imbalancePercent: e.amps?.percent,
-    band: e.amps?.band,
-    withheld: e.imbalanceWithheld,
-    lostPhase: e.lostPhase,
-    loadFraction: e.loadFraction?.value,
-    shaftPower: p && { value: p.value, low95: p.value - K95 * p.u, high95: p.value + K95 * p.u },
-    voltsPercent: e.volts?.percent,
   };
 }

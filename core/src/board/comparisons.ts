@@ -13,6 +13,7 @@ export interface Comparison {
 
 const FROM = {
   meter: "the meter",
+  "level-change": "the timed level",
   head: "the head on the curve",
   power: "the shaft power",
 } as const;

@@ -16,6 +16,45 @@ const duty = z.object({
     .object({ percent: z.number(), low95: z.number(), high95: z.number() })
     .nullable(),
   verdict: z.enum(["within-band", "below", "above", "outside-curve", "no-curve"]),
+  /** Head that would satisfy static head and clean losses, and where it meets the curve. */
+  system: z
+    .object({
+      staticHead: z.number(),
+      resistance: z.number(),
+      from: z.enum(["fingerprint", "duty", "elements"]),
+      meets: z.array(z.object({ flow: z.number(), head: z.number() })),
+    })
+    .nullable(),
+  fieldCurve: z
+    .object({
+      named: z.enum(["none", "offset", "leak", "restriction", "smaller-wheel"]).nullable(),
+      alsoPossible: z.array(z.string()),
+      points: z.array(z.object({ label: z.string(), flow: z.number(), residual: z.number() })),
+    })
+    .nullable(),
+  fire: z
+    .object({
+      overall: z.enum(["pass", "fail", "not-shown"]),
+      verdicts: z.record(z.string(), z.enum(["pass", "fail", "not-shown"])),
+    })
+    .nullable(),
+  deadHead: z.object({ seconds: z.number(), limit: z.number(), rate: z.number() }).nullable(),
+  displacement: z
+    .object({
+      ratedFlow: z.number(),
+      slip: z.number(),
+      ratedPower: z.number().nullable(),
+      againstRatingPercent: z.number().nullable(),
+    })
+    .nullable(),
+  jet: z
+    .object({
+      lift: z.number().nullable(),
+      ratedFlow: z.number().nullable(),
+      apparentLift: z.number().nullable(),
+      why: z.string().nullable(),
+    })
+    .nullable(),
 });
 
 const npsh = z.object({
@@ -44,6 +83,25 @@ const npsh = z.object({
       after: z.object({ flow: z.number(), head: z.number() }).nullable(),
     }),
   ),
+  schools: z.array(z.object({ name: z.string(), wanted: z.number(), enough: z.boolean() })),
+  lift: z
+    .object({
+      greatest: z.number(),
+      rules: z.array(z.object({ id: z.string(), lift: z.number(), misleads: z.boolean() })),
+      because: z.array(z.string()),
+    })
+    .nullable(),
+  sweep: z
+    .array(
+      z.object({
+        temperature: z.number(),
+        lowestLevel: z.number().nullable(),
+        spare: z.array(z.object({ level: z.number(), value: z.number().nullable() })),
+      }),
+    )
+    .nullable(),
+  vortex: z.object({ needed: z.number(), actual: z.number().nullable() }).nullable(),
+  canFeed: z.number().nullable(),
 });
 
 const motor = z.object({
@@ -51,6 +109,29 @@ const motor = z.object({
   currentImbalancePercent: z.number().nullable(),
   voltageImbalancePercent: z.number().nullable(),
   shaftPower: banded.nullable(),
+  /** Current a phase may carry [A], derated, and each phase against it. */
+  limit: z.object({ amps: z.number(), from: z.string() }).nullable(),
+  phases: z.array(z.enum(["overload", "at-limit", "normal", "underload"]).nullable()),
+  /** Points of imbalance the clamp itself may add, 95 %; and whether that withholds the verdict. */
+  imbalanceBand95: z.number().nullable(),
+  imbalanceWithheld: z.boolean(),
+  lostPhase: z.number().nullable(),
+  derating: z.number().nullable(),
+  expectedSpeed: z.number().nullable(),
+  slipPercent: z.number().nullable(),
+  inrush: z.object({ ratio: z.number(), outcome: z.string() }).nullable(),
+  windings: z.object({ spreadPercent: z.number(), band: z.string() }).nullable(),
+  insulation: z.object({ at40C: z.number(), minimum: z.number(), outcome: z.string() }).nullable(),
+  capacitor: z
+    .object({
+      capacitance: z.number(),
+      deviationPercent: z.number().nullable(),
+      outcome: z.string().nullable(),
+    })
+    .nullable(),
+  rolledLeads: z
+    .object({ supplyShare: z.number(), motorShare: z.number(), outcome: z.string() })
+    .nullable(),
 });
 
 const evidence = z.object({

@@ -13,6 +13,7 @@ export {
   scaleCurve,
 } from "./rated-curve.ts";
 export type {
+  CurveFault,
   CurveGrade,
   CurveNote,
   CurvePoint,
@@ -38,3 +39,11 @@ export {
   systemThrough,
 } from "./combine.ts";
 export type { Intersection, SystemCurve } from "./combine.ts";
+export { betweenSpeeds, familyCurve } from "./family.ts";
+export type { FamilyMember } from "./family.ts";
+export { curveFromOnePoint, specificSpeed } from "./one-point.ts";
+export type { EstimatedCurve, RatedPoint } from "./one-point.ts";
+export { curveDoubts, headCoefficient, USUAL_HEAD_COEFFICIENT } from "./plausible.ts";
+export type { CurveDoubt } from "./plausible.ts";
+export { viscousCurve, viscousParameter } from "./viscous.ts";
+export type { ViscousCorrection, ViscousFault } from "./viscous.ts";

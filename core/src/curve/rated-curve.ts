@@ -4,7 +4,8 @@ import { type Pchip, pchip, slopeAt, stretched, valueAt } from "./pchip.ts";
 import { rootsBetween } from "./roots.ts";
 
 /** Acceptance grade of ISO 9906:2012, or a test sheet of this very pump. */
-export type CurveGrade = "1B" | "2B" | "3B" | "own-test";
+/** Acceptance grade of a sheet; `estimated` is a shape guessed from one point. */
+export type CurveGrade = "1B" | "2B" | "3B" | "own-test" | "estimated";
 
 export interface CurvePoint {
   /** [m³/s] */

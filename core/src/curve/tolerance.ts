@@ -19,6 +19,8 @@ const GRADES: Readonly<Record<CurveGrade, CurveTolerance>> = {
   "3B": { flow: 0.09, head: 0.07, power: 0.09 },
   // A sheet of this very pump has only its own test's uncertainty (grade 2 test, class 1 gauges).
   "own-test": { flow: 0.02, head: 0.015, power: 0.02 },
+  // A generic shape scatters about its point by more than any acceptance grade.
+  estimated: { flow: 0.12, head: 0.1, power: 0.2 },
 };
 
 /**

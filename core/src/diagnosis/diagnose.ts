@@ -1,26 +1,18 @@
 /** One case in, one result out: the computation behind the command, the API and the Board. */
-import type {
-  CaseFile,
-  DiagnosisResult,
-  Evidence,
-  ResultCause,
-  ResultDuty,
-  ResultMotor,
-  ResultNpsh,
-} from "../case/index.ts";
-import type { FlowEstimate } from "../hydraulics/index.ts";
-import { band, type Uncertain, type UnitSystem } from "../quantity/index.ts";
+import type { CaseFile, DiagnosisResult, Evidence, ResultCause } from "../case/index.ts";
+import type { UnitSystem } from "../quantity/index.ts";
 import {
   leadingSnapshot,
-  leverRows,
   partsOf,
   type Situation,
   situationOf,
+  standingTests,
   type VisitParts,
 } from "../visit/index.ts";
 import { cautionRow } from "./cautions.ts";
 import type { CauseSide } from "./causes.ts";
 import { forbiddenTests, type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./priors.ts";
 import { evidenceWords, readingValue } from "./words.ts";
@@ -49,7 +41,12 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
   const posterior = posteriorOf(situation);
   const tests = rankTests(situation, posterior);
   const causes = causesOf(posterior, units);
-  const notes = [...situation.notes, ...missing(situation, parts), ...misfit(posterior, units)];
+  const notes = [
+    ...situation.notes,
+    ...standingTests(file).notes,
+    ...missing(situation, parts),
+    ...misfit(posterior, units),
+  ];
   const stop = stopWhy(causes, tests, posterior);
   return {
     situation,
@@ -63,9 +60,9 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
       engine: ENGINE_VERSION,
       dataVersion: DATA_VERSION,
       where: whereOf(posterior),
-      duty: parts ? dutyResult(parts) : null,
+      duty: parts ? dutyResult(parts, situation) : null,
       npsh: parts ? npshResult(parts, situation) : null,
-      motor: parts ? motorResult(parts) : null,
+      motor: parts ? motorResult(parts, situation, file) : null,
       causes,
       nextTests: tests.map((t) => ({
         id: t.row.id,
@@ -112,58 +109,6 @@ function whereOf(posterior: Posterior): DiagnosisResult["where"] {
   return probability >= SIDE_CLEAR
     ? { pumpOrSystem: side, probability: Math.min(1, probability) }
     : { pumpOrSystem: "unclear", probability: 1 - probability };
-}
-
-const withUnit = ({ value, u }: Uncertain, unit: string) => {
-  const b = band({ value, u });
-  return { value, unit, low95: b.low95, high95: b.high95 };
-};
-
-/** Duty part of a result. */
-export function dutyResult({ duty, snapshot }: VisitParts): ResultDuty {
-  const flow = (f: FlowEstimate) => ({ ...withUnit(f, "m3/s"), from: f.from });
-  const against = duty.headAgainstCurve && band(duty.headAgainstCurve);
-  return {
-    snapshot: snapshot.label,
-    totalHead: duty.head ? withUnit(duty.head, "m") : null,
-    flow: duty.flow ? flow(duty.flow) : null,
-    alternatives: duty.alternatives.map((a) => {
-      const b = band(a);
-      return { from: a.from, value: a.value, low95: b.low95, high95: b.high95 };
-    }),
-    headAgainstCurve: against
-      ? { percent: against.value, low95: against.low95, high95: against.high95 }
-      : null,
-    verdict: duty.verdict,
-  };
-}
-
-/** NPSH part of a result. */
-export function npshResult(parts: VisitParts, situation: Situation): ResultNpsh | null {
-  const { npsh } = parts;
-  if (!npsh.available) return null;
-  const metres = (value: number | undefined) => (value === undefined ? null : { value, unit: "m" });
-  return {
-    available: metres(npsh.available.value),
-    required: metres(npsh.required),
-    margin: npsh.margin ?? null,
-    ratio: npsh.ratio ?? null,
-    fromGauge: npsh.fromGauge?.value ?? null,
-    fromLayout: npsh.fromLayout ?? null,
-    unexplainedLoss: npsh.unexplainedLoss?.value ?? null,
-    levers: leverRows(situation, parts),
-  };
-}
-
-/** Electrical part of a result. */
-export function motorResult({ electrical: e }: VisitParts): ResultMotor | null {
-  if (!e.amps && !e.volts && !e.shaftPower) return null;
-  return {
-    loadFraction: e.loadFraction?.value ?? null,
-    currentImbalancePercent: e.amps?.percent ?? null,
-    voltageImbalancePercent: e.volts?.percent ?? null,
-    shaftPower: e.shaftPower ? withUnit(e.shaftPower, "W") : null,
-  };
 }
 
 /** One line for each part that could not be computed. */

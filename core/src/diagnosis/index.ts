@@ -2,15 +2,8 @@ export { CAUSES, causeRow } from "./causes.ts";
 export type { CauseRow, CauseSide } from "./causes.ts";
 export { CAUTIONS, cautionRow, DEFERENCE } from "./cautions.ts";
 export type { CautionId, CautionRow } from "./cautions.ts";
-export {
-  diagnose,
-  diagnoseFully,
-  dutyResult,
-  ENGINE_VERSION,
-  missing,
-  motorResult,
-  npshResult,
-} from "./diagnose.ts";
+export { diagnose, diagnoseFully, ENGINE_VERSION, missing } from "./diagnose.ts";
+export { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 export type { Diagnosis } from "./diagnose.ts";
 export { OBSERVATIONS, observationRow } from "./observations.ts";
 export type { ObservationRow } from "./observations.ts";

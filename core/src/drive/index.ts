@@ -1,3 +1,9 @@
+export { clampVerdict } from "./clamp.ts";
+export type { Clamp, ClampVerdict } from "./clamp.ts";
+export { inrush, USUAL_INRUSH } from "./inrush.ts";
+export type { Inrush } from "./inrush.ts";
+export { loadVerdict, plateLimit } from "./overload.ts";
+export type { LoadVerdict, PlateLimit } from "./overload.ts";
 export { derating, imbalance, imbalanceUncertainty, phaseLoss } from "./supply.ts";
 export type { Imbalance, ImbalanceBand } from "./supply.ts";
 export {

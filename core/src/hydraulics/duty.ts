@@ -11,7 +11,7 @@ import {
 import { addInSquares, K95, type Uncertain } from "../quantity/index.ts";
 import { headUncertainty, type HeadMeasurement, solveOnCurve, totalHead } from "./total-head.ts";
 
-export type FlowSource = "meter" | "head" | "power";
+export type FlowSource = "meter" | "level-change" | "head" | "power";
 
 export interface FlowEstimate extends Uncertain {
   readonly from: FlowSource;
@@ -39,6 +39,8 @@ export interface DutyInputs {
   readonly measurement?: HeadMeasurement;
   /** Metered flow [m³/s]. */
   readonly meter?: Uncertain;
+  /** Flow from a timed change of level [m³/s]. */
+  readonly levelChange?: Uncertain;
   /** Shaft power from the drive's readings [W]. */
   readonly shaftPower?: Uncertain;
   /** Already at the actual speed. */
@@ -49,18 +51,19 @@ export interface DutyInputs {
 /**
  * Works out the duty point. SI throughout.
  *
- * Flow is taken from the meter when there is one, else from the head by the curve, else from the
- * shaft power. The verdict compares the measured head with the curve at a flow known by other means
+ * Flow is taken from the meter when there is one, else from a timed level, else from the head by the
+ * curve, else from the shaft power. The verdict compares the measured head with the curve at a flow known by other means
  * than the head (meter, else power); it says "below" or "above" only when the 95 % band of the
  * difference is clear of the curve's own tolerance, so that a cheap gauge condemns no pump.
  */
 export function dutyPoint(inputs: DutyInputs): DutyPoint {
-  const { measurement: m, meter, curve, tolerance } = inputs;
+  const { measurement: m, meter, levelChange, curve, tolerance } = inputs;
   const fromHead = m && curve ? flowFromHead(m, curve, tolerance) : [];
   const fromPower = curve ? flowFromPower(inputs, curve) : undefined;
   const estimates: FlowEstimate[] = [];
   if (meter) estimates.push({ ...meter, from: "meter" });
-  const nearest = pickRoot(fromHead, meter ?? fromPower);
+  if (levelChange) estimates.push({ ...levelChange, from: "level-change" });
+  const nearest = pickRoot(fromHead, meter ?? levelChange ?? fromPower);
   if (nearest) estimates.push(nearest);
   if (fromPower) estimates.push(fromPower);
   const [flow, ...alternatives] = estimates;
@@ -68,7 +71,7 @@ export function dutyPoint(inputs: DutyInputs): DutyPoint {
 
   const head =
     m && (flow || !m.discharge.bore)
-      ? { value: totalHead(m, flow?.value ?? 0), u: headUncertainty(m, meter) }
+      ? { value: totalHead(m, flow?.value ?? 0), u: headUncertainty(m, meter ?? levelChange) }
       : m && { value: totalHead(m, 0), u: headUncertainty(m) };
   const independent = estimates.find((e) => e.from !== "head");
   const comparison =

@@ -1,3 +1,4 @@
+export { FITTINGS, roughnessOf } from "./fittings.ts";
 export {
   colebrook,
   hazenWilliams,
@@ -7,6 +8,8 @@ export {
   velocityIn,
 } from "./friction.ts";
 export type { FlowRegime, Pipe, PipeLoss } from "./friction.ts";
+export { exitLoss, lineLoss, orderFaults } from "./pipe-line.ts";
+export type { ElementLoss, LineElement, LineKind, LineLoss, OrderFault } from "./pipe-line.ts";
 export {
   countingHeight,
   flowPart,
@@ -19,6 +22,14 @@ export {
 export type { GaugeLine, GaugeReading, HeadMeasurement, SuctionSide } from "./total-head.ts";
 export { dutyPoint } from "./duty.ts";
 export type { DutyInputs, DutyPoint, DutyVerdict, FlowEstimate, FlowSource } from "./duty.ts";
+export { flowFromLevel } from "./drawdown.ts";
+export type { TimedLevel } from "./drawdown.ts";
+export { fieldCurve } from "./field-curve.ts";
+export type { FieldCurve, FieldPoint, ResidualShape } from "./field-curve.ts";
 export { shutOffHeating, throughFlowHeating, timeToLimit } from "./heat.ts";
+export { casingVolumeFromPorts, deadHeadLimit } from "./dead-head.ts";
+export type { DeadHeadInputs, DeadHeadLimit } from "./dead-head.ts";
 export { againstOriginal, correctedPoint, fireTest } from "./fire-points.ts";
 export type { FirePoint, FireRating, FireResult, FireSetup } from "./fire-points.ts";
+export { demandPlace, fireSize } from "./fire-size.ts";
+export type { FireSize } from "./fire-size.ts";

@@ -7,6 +7,7 @@
 import { curveEnd, curveStart, type RatedCurve, rootsBetween, valueAt } from "../curve/index.ts";
 import { addInSquares, type GaugePa, GRAVITY, type Uncertain } from "../quantity/index.ts";
 import { type Pipe, pipeLoss, velocityHead } from "./friction.ts";
+import { type LineElement, lineLoss } from "./pipe-line.ts";
 
 export type GaugeLine = "full" | "empty";
 
@@ -37,6 +38,8 @@ export interface HeadMeasurement {
   readonly density: number;
   /** Pipe between the pump and a discharge gauge far above it (boreholes). */
   readonly riser?: Pipe & { readonly viscosity: number };
+  /** The same as a drawn line. */
+  readonly riserLine?: { readonly elements: readonly LineElement[]; readonly viscosity: number };
   /** Standard uncertainty of each height [m]. */
   readonly uHeight?: number;
 }
@@ -73,7 +76,10 @@ export function flowPart(m: HeadMeasurement, flow: number) {
     velocityHeadDifference = out - velocityHead(flow, m.suction.gauge.bore);
   }
   const riser = m.riser && pipeLoss(m.riser, flow, m.riser.viscosity);
-  const riserLoss = riser?.ok ? riser.value.totalLoss : 0;
+  const line = m.riserLine;
+  const riserLoss =
+    (riser?.ok ? riser.value.totalLoss : 0) +
+    (line ? lineLoss(line.elements, flow, line.viscosity).total : 0);
   return { velocityHeadDifference, riserLoss };
 }
 

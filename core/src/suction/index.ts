@@ -2,3 +2,13 @@ export { lossAt, npsh, npshFromGauge, npshFromLayout, targetNpsh } from "./npsh.
 export type { LossAtFlow, NpshResult, SuctionLayout, SuctionState } from "./npsh.ts";
 export { leversOf } from "./levers.ts";
 export type { LeverInputs, Levers } from "./levers.ts";
+export { liftBudget, RULES_OF_THUMB } from "./lift-budget.ts";
+export type { LiftBudget } from "./lift-budget.ts";
+export { DEFAULT_MARGIN, schoolsOf, wantedNpsh } from "./margin.ts";
+export type { MarginSetting, SchoolVerdict } from "./margin.ts";
+export { vortexSubmergence } from "./submergence.ts";
+export type { VortexSubmergence } from "./submergence.ts";
+export { npshSweep, steps } from "./sweep.ts";
+export type { Sweep, SweepCell } from "./sweep.ts";
+export { allLevers, movedNpsh } from "./lever-model.ts";
+export type { AllLevers, LeverModel, LeverMoves, MovedNpsh } from "./lever-model.ts";

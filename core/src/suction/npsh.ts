@@ -10,6 +10,7 @@ import {
   GRAVITY,
   type Uncertain,
 } from "../quantity/index.ts";
+import { DEFAULT_MARGIN, wantedNpsh } from "./margin.ts";
 
 /** Loss of the suction line known at one flow; it grows with the square of the flow. */
 export interface LossAtFlow {
@@ -115,4 +116,4 @@ export function npsh(inputs: NpshInputs): NpshResult {
 }
 
 /** The margin asked for by default: the greater of 30 % of NPSH required and 1 m. */
-export const targetNpsh = (required: number): number => Math.max(1.3 * required, required + 1);
+export const targetNpsh = (required: number): number => wantedNpsh(DEFAULT_MARGIN, required);

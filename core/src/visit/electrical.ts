@@ -8,7 +8,8 @@ import {
   phaseLoss,
 } from "../drive/index.ts";
 import { addInSquares, K95, type Uncertain } from "../quantity/index.ts";
-import type { Situation, Snapshot } from "./situation.ts";
+import type { Situation } from "./situation.ts";
+import type { Snapshot } from "./snapshot-of-case.ts";
 
 /** Mean of the currents that were read, with the clamp's uncertainty [A]. */
 export function meanAmps(snapshot: Snapshot): Uncertain | undefined {

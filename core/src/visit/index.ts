@@ -1,10 +1,32 @@
 export { situationOf } from "./situation.ts";
-export type { Situation, Snapshot } from "./situation.ts";
+export type { Situation } from "./situation.ts";
+export type { Snapshot } from "./snapshot-of-case.ts";
 export { expectedSpeed, pumpSpeed } from "./speed.ts";
 export type { PumpSpeed } from "./speed.ts";
 export { electricalOf, meanAmps, meanVolts } from "./electrical.ts";
 export type { ElectricalResult } from "./electrical.ts";
-export { leverRows } from "./levers.ts";
-export type { LeverRow } from "./levers.ts";
-export { layoutOf, leadingSnapshot, measurementOf, partsOf, toleranceOf } from "./parts.ts";
+export { driveStudy } from "./drive-study.ts";
+export type { DriveStudy } from "./drive-study.ts";
+export { fieldCurveOf, fireStudy } from "./field.ts";
+export type { FireStudy } from "./field.ts";
+export { heatStudy } from "./heat.ts";
+export type { HeatStudy } from "./heat.ts";
+export { leverModelOf, leverRows } from "./levers.ts";
+export type { LeverId, LeverRow } from "./levers.ts";
+export { displacementDuty, jetDuty } from "./other-ratings.ts";
+export type { DisplacementDuty, JetDuty } from "./other-ratings.ts";
+export {
+  curveAt,
+  layoutOf,
+  leadingSnapshot,
+  measurementOf,
+  partsOf,
+  toleranceOf,
+} from "./parts.ts";
 export type { VisitParts } from "./parts.ts";
+export { suctionStudy } from "./suction-study.ts";
+export type { SuctionStudy } from "./suction-study.ts";
+export { standingTests } from "./standing-tests.ts";
+export type { StandingTests } from "./standing-tests.ts";
+export { cleanSystem } from "./clean-system.ts";
+export type { SystemSource } from "./clean-system.ts";

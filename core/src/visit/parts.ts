@@ -1,16 +1,23 @@
 /** Duty point, NPSH and drive of one snapshot, each from the same core functions. */
 import {
   bestEfficiencyFlow,
+  betweenSpeeds,
   curveAtSpeed,
   curveTolerance,
   type CurveTolerance,
   type RatedCurve,
   readCurve,
 } from "../curve/index.ts";
-import { type DutyPoint, dutyPoint, type HeadMeasurement } from "../hydraulics/index.ts";
+import {
+  type DutyPoint,
+  dutyPoint,
+  flowFromLevel,
+  type HeadMeasurement,
+} from "../hydraulics/index.ts";
 import { npsh, type NpshResult, type SuctionLayout } from "../suction/index.ts";
 import { electricalOf, type ElectricalResult } from "./electrical.ts";
-import type { Situation, Snapshot } from "./situation.ts";
+import type { Situation } from "./situation.ts";
+import type { Snapshot } from "./snapshot-of-case.ts";
 import { pumpSpeed, type PumpSpeed } from "./speed.ts";
 
 export interface VisitParts {
@@ -66,18 +73,37 @@ export function measurementOf(
   }
   const level = layoutOf(situation, snapshot)?.sourceLevel;
   if (level === undefined || situation.installation !== "submerged") return undefined;
-  return { suction: { kind: "level", level }, discharge, density, uHeight: HEIGHT_U };
+  const { riser, liquid } = situation;
+  return {
+    suction: { kind: "level", level },
+    discharge,
+    density,
+    uHeight: HEIGHT_U,
+    ...(riser.length > 0
+      ? { riserLine: { elements: riser, viscosity: liquid.kinematicViscosity } }
+      : {}),
+  };
 }
+
+/** The curve at a speed: between the measured speeds next to it, else by affinity from the nearest. */
+export function curveAt(situation: Situation, speed: number | undefined): RatedCurve | undefined {
+  const { curve, curves } = situation;
+  if (curves.length > 1 && speed) return betweenSpeeds(curves, speed);
+  return curve && curveAtSpeed(curve, speed);
+}
+
+const levelChangeOf = ({ timedLevel }: Situation) => timedLevel && flowFromLevel(timedLevel);
 
 /** Everything that can be worked out of one snapshot without asking why. */
 export function partsOf(situation: Situation, snapshot: Snapshot): VisitParts {
   const speed = pumpSpeed(situation, snapshot);
-  const curve = situation.curve && curveAtSpeed(situation.curve, speed?.value);
+  const curve = curveAt(situation, speed?.value);
   const tolerance = toleranceOf(situation);
   const electrical = electricalOf(situation, snapshot);
   const measurement = measurementOf(situation, snapshot);
   const duty = dutyPoint({
     measurement,
+    levelChange: leadingSnapshot(situation) === snapshot ? levelChangeOf(situation) : undefined,
     meter: snapshot.valve === "shut" ? { value: 0, u: 0 } : snapshot.flow,
     shaftPower: electrical.shaftPower,
     curve,

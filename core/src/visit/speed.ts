@@ -2,7 +2,8 @@
 import { loadOf, polesFromPlate, speedAtLoad, synchronousSpeed } from "../drive/index.ts";
 import type { Uncertain } from "../quantity/index.ts";
 import { meanAmps, meanVolts } from "./electrical.ts";
-import type { Situation, Snapshot } from "./situation.ts";
+import type { Situation } from "./situation.ts";
+import type { Snapshot } from "./snapshot-of-case.ts";
 
 /** Load fraction taken when no current says otherwise, and its spread. */
 const USUAL_LOAD = { value: 0.78, u: 0.15 };

@@ -1,0 +1,67 @@
+/** What the suction budget and the phase triangle draw. SI. */
+import type { ImbalanceBand } from "../drive/index.ts";
+import type { Diagnosis } from "../diagnosis/index.ts";
+import { GRAVITY, K95 } from "../quantity/index.ts";
+import { lossAt } from "../suction/index.ts";
+import { layoutOf } from "../visit/index.ts";
+
+/** Heads in metres of the liquid; `loss` is what the drawing explains. */
+export interface SuctionView {
+  readonly atmosphere: number;
+  readonly level: number;
+  readonly vapour: number;
+  readonly loss: number;
+  readonly missing: number | undefined;
+  readonly available: number;
+  readonly required: number | undefined;
+  readonly from: "gauge" | "layout";
+}
+
+export interface PhasesView {
+  readonly amps: readonly (number | undefined)[];
+  readonly plate: number | undefined;
+  readonly imbalancePercent: number | undefined;
+  readonly band: "ok" | "note" | "alarm" | "stop" | undefined;
+  readonly withheld: boolean;
+  readonly lostPhase: number | undefined;
+  readonly loadFraction: number | undefined;
+  readonly shaftPower:
+    { readonly value: number; readonly low95: number; readonly high95: number } | undefined;
+  readonly voltsPercent: number | undefined;
+}
+
+/** The suction budget; undefined when nothing gives an NPSH available. */
+export function suctionOf({ situation, parts }: Diagnosis): SuctionView | undefined {
+  const available = parts?.npsh.available;
+  if (!parts || !available) return undefined;
+  const layout = layoutOf(situation, parts.snapshot);
+  const perMetre = situation.liquid.density * GRAVITY;
+  return {
+    atmosphere: (situation.atmosphere + (layout?.surfacePressure ?? 0)) / perMetre,
+    level: layout?.sourceLevel ?? 0,
+    vapour: situation.liquid.vapourPressure / perMetre,
+    loss: lossAt(layout?.loss, parts.duty.flow?.value ?? 0),
+    missing: parts.npsh.unexplainedLoss?.value,
+    available: available.value,
+    required: parts.npsh.required,
+    from: parts.npsh.fromGauge ? "gauge" : "layout",
+  };
+}
+
+/** The phases; undefined when no current was read. */
+export function phasesOf({ situation, parts }: Diagnosis): PhasesView | undefined {
+  if (!parts || !parts.snapshot.amps.some((a) => a !== undefined)) return undefined;
+  const e = parts.electrical;
+  const p = e.shaftPower;
+  return {
+    amps: parts.snapshot.amps.map((a) => a?.value),
+    plate: situation.motor?.current,
+    imbalancePercent: e.amps?.percent,
+    band: e.amps?.band,
+    withheld: e.imbalanceWithheld,
+    lostPhase: e.lostPhase,
+    loadFraction: e.loadFraction?.value,
+    shaftPower: p && { value: p.value, low95: p.value - K95 * p.u, high95: p.value + K95 * p.u },
+    voltsPercent: e.volts?.percent,
+  };
+}

@@ -1,0 +1,12 @@
+export { sheetAxes } from "./axes.ts";
+export type { AxesFault, AxisMark, AxisMarks, PicturePoint, SheetAxes } from "./axes.ts";
+export { COLUMN_FIGURES, columnDimension, readHeading } from "./columns.ts";
+export type { ColumnFigure, TableColumn } from "./columns.ts";
+export { smoothTrace } from "./smooth.ts";
+export type { SmoothLine, TracedPoint } from "./smooth.ts";
+export { columnWords, MOST_POINTS, readCurveTable } from "./table.ts";
+export type { ColumnChoice, TableProblem, TableReading } from "./table.ts";
+export { traceHeadCurve } from "./trace.ts";
+export type { TracedCurve } from "./trace.ts";
+export { asFraction, curveOfSheet, tableOfSheets } from "./written.ts";
+export type { WrittenPoint, WrittenSheet } from "./written.ts";

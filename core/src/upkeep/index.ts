@@ -1,0 +1,2 @@
+export { energyCost, overhaulPlan, wearPower } from "./wear.ts";
+export type { OverhaulPlan, WearDuty } from "./wear.ts";

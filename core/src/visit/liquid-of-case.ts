@@ -1,0 +1,69 @@
+/** The air and the liquid a case names. */
+import type { CaseFile } from "../case/index.ts";
+import {
+  liquidAt,
+  type LiquidState,
+  type NamedLiquid,
+  standardAtmosphere,
+} from "../liquid/index.ts";
+import { absolutePa, type AbsolutePa } from "../quantity/index.ts";
+
+const SEA_LEVEL = absolutePa(101325);
+
+/** Pressure of the air: a barometer at the site, else the altitude's standard, else sea level. */
+export function atmosphereOf(file: CaseFile, notes: string[]): AbsolutePa {
+  const { barometer, altitude } = file.site ?? {};
+  if (barometer) {
+    if (barometer.si > 40_000 && barometer.si < 120_000) return absolutePa(barometer.si);
+    notes.push(
+      "The barometer reading is no atmospheric pressure; the altitude is used in its place.",
+    );
+  }
+  const standard = standardAtmosphere(altitude?.si ?? 0);
+  if (!altitude && !barometer) notes.push("No altitude or barometer: sea level is taken.");
+  if (standard.ok) return standard.value;
+  notes.push("The altitude is outside −500 to 5000 m; sea level is taken.");
+  return SEA_LEVEL;
+}
+
+/** Temperature taken for a liquid nobody measured [K]. */
+export const COLD_K = 288.15;
+
+export interface CaseLiquid {
+  readonly named: NamedLiquid;
+  /** Stated temperature [K], when there is one and the liquid is known at it. */
+  readonly temperature: number | undefined;
+  readonly state: LiquidState;
+}
+
+/** The liquid at its temperature; cold water with a note where the case's own cannot be. */
+export function liquidOf(file: CaseFile, notes: string[]): CaseLiquid {
+  const site = file.site;
+  const temperature = site?.temperature?.si;
+  const named: NamedLiquid = {
+    name: site?.liquid ?? "water",
+    concentration: site?.concentration,
+    table: (site?.table ?? []).flatMap((r) =>
+      r.temperature
+        ? [
+            {
+              temperature: r.temperature.si,
+              density: r.density?.si,
+              vapourPressure: r.vapourPressure ? absolutePa(r.vapourPressure.si) : undefined,
+              viscosity: r.viscosity?.si,
+            },
+          ]
+        : [],
+    ),
+  };
+  if (!site?.liquid && !site?.temperature) {
+    notes.push("No liquid is named: cold water is taken.");
+  }
+  const state = liquidAt(named, temperature ?? COLD_K);
+  if (state.ok) return { named, temperature, state: state.value };
+  notes.push(`${state.error} Cold water is taken.`);
+  const water: NamedLiquid = { name: "water" };
+  const cold = liquidAt(water, COLD_K);
+  if (!cold.ok) throw new Error("cold water has properties");
+  return { named: water, temperature: undefined, state: cold.value };
+}

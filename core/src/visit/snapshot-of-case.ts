@@ -1,0 +1,158 @@
+/** One snapshot of a case as SI readings with their standard uncertainty. */
+import type { CaseFile, CaseSnapshot, ValvePosition } from "../case/index.ts";
+import type { GaugeLine, GaugeReading } from "../hydraulics/index.ts";
+import {
+  absolutePa,
+  type AbsolutePa,
+  addInSquares,
+  assumedGauge,
+  gaugePa,
+  type GaugePa,
+  type Quantity,
+  readingUncertainty,
+  repeats,
+  toGauge,
+  toUnit,
+  type Uncertain,
+} from "../quantity/index.ts";
+
+export interface Snapshot {
+  readonly label: string;
+  readonly valve: ValvePosition;
+  readonly running: boolean;
+  /** [m³/s] */
+  readonly flow?: Uncertain;
+  /** Measured [r/min]. */
+  readonly speed?: Uncertain;
+  /** [Hz] */
+  readonly frequency?: number;
+  readonly suction?: GaugeReading;
+  readonly discharge?: GaugeReading;
+  /** Line to line [V]; undefined where a phase was not read. */
+  readonly volts: readonly (number | undefined)[];
+  readonly amps: readonly (Uncertain | undefined)[];
+  /** Captured start current [A]. */
+  readonly inrush?: number;
+  /** [W] */
+  readonly inputPower?: Uncertain;
+  readonly powerFactor?: number;
+  /** Level of the source above the datum [m], when read on the day. */
+  readonly level?: number;
+}
+
+/** Standard uncertainty of a meter or clamp nobody described, as a fraction of the reading. */
+const ASSUMED = { flow: 0.03, amps: 0.02, speed: 0.001, power: 0.02 } as const;
+
+/** A pressure as gauge pressure, whichever way it was written. */
+export const gauge = (q: Quantity, atmosphere: AbsolutePa): GaugePa =>
+  q.reference === "absolute" ? toGauge(absolutePa(q.si), atmosphere) : gaugePa(q.si);
+
+export interface ReadingContext {
+  readonly atmosphere: AbsolutePa;
+  readonly file: CaseFile;
+  readonly notes: string[];
+}
+
+/** Builds a snapshot; what cannot be is left out and named in the notes. */
+export function snapshotOf(s: CaseSnapshot, path: string, context: ReadingContext): Snapshot {
+  const { file, notes } = context;
+  const threePhase = file.pump.motor?.phases !== 1;
+  const perLine = s.voltsBetween === "line-neutral" && threePhase ? Math.sqrt(3) : 1;
+  const relative = (list: readonly Quantity[], fraction: number, key: string) =>
+    scalar(list, (mean) => fraction * Math.abs(mean), `${path}.${key}`, notes);
+  const flowClass = s.flowClass?.percent;
+  const clamp = s.clampClass?.percent;
+  const clampSpan = s.clampClass?.range?.si;
+  const speed = relative(s.speed, ASSUMED.speed, "speed");
+  return {
+    label: s.label ?? "",
+    valve: s.valve ?? "as-found",
+    running: s.running ?? true,
+    flow: relative(
+      s.flow,
+      flowClass === undefined ? ASSUMED.flow : flowClass / 100 / Math.sqrt(3),
+      "flow",
+    ),
+    speed: speed && { value: toUnit(speed.value, "rpm"), u: toUnit(speed.u, "rpm") },
+    frequency: relative(s.frequency, 0.001, "frequency")?.value,
+    suction: gaugeOf(s, "suction", path, context),
+    discharge: gaugeOf(s, "discharge", path, context),
+    volts: (s.volts ?? []).map((v) =>
+      v.length > 0 ? repeats(v.map((q) => q.si)).mean * perLine : undefined,
+    ),
+    amps: (s.amps ?? []).map((a, i) =>
+      scalar(
+        a,
+        (mean) =>
+          clamp === undefined
+            ? ASSUMED.amps * mean
+            : ((clamp / 100) * (clampSpan ?? mean)) / Math.sqrt(3),
+        `${path}.amps[${i}]`,
+        notes,
+      ),
+    ),
+    inrush: relative(s.inrush, ASSUMED.amps, "inrush")?.value,
+    inputPower: relative(s.inputPower, ASSUMED.power, "inputPower"),
+    powerFactor: s.powerFactor,
+    level: s.level[0]?.si,
+  };
+}
+
+/** Mean of the repeats, with instrument, spread and the last digit written. Negative: left out. */
+function scalar(
+  list: readonly Quantity[],
+  instrument: (mean: number) => number,
+  path: string,
+  notes: string[],
+): Uncertain | undefined {
+  const usable = list.filter((q) => q.si >= 0);
+  if (usable.length < list.length) {
+    notes.push(`${path} is negative, which cannot be; it is left out.`);
+  }
+  const [first] = usable;
+  if (!first) return undefined;
+  const r = repeats(usable.map((q) => q.si));
+  return {
+    value: r.mean,
+    u: addInSquares(instrument(r.mean), r.u, first.resolution / Math.sqrt(12)),
+  };
+}
+
+function gaugeOf(
+  s: CaseSnapshot,
+  side: "suction" | "discharge",
+  path: string,
+  { atmosphere, file, notes }: ReadingContext,
+): GaugeReading | undefined {
+  const list = side === "suction" ? s.suctionPressure : s.dischargePressure;
+  const key = `${path}.${side}Pressure`;
+  const pressures = list.map((q) => gauge(q, atmosphere));
+  const usable = pressures.filter((p) => p >= -atmosphere && p < 1e9);
+  if (usable.length < pressures.length) {
+    notes.push(`${key} is below a perfect vacuum or beyond any pump; it is left out.`);
+  }
+  const [first] = list;
+  if (usable.length === 0 || !first) return undefined;
+  const r = repeats(usable);
+  const cls = s.gaugeClass?.[side];
+  const [low, high] = cls?.range ?? [];
+  const assumed = assumedGauge(r.mean);
+  const span = low && high ? Math.abs(high.si - low.si) : assumed.span;
+  const u = readingUncertainty(
+    {
+      span: span > 0 ? span : assumed.span,
+      percent: cls?.percent ?? assumed.percent,
+      division: cls?.division?.si ?? first.resolution,
+    },
+    r.u,
+  );
+  const line: GaugeLine | undefined = side === "suction" ? s.suctionLine : s.dischargeLine;
+  return {
+    pressure: gaugePa(r.mean),
+    u,
+    gaugeHeight: (side === "suction" ? s.suctionGaugeHeight : s.dischargeGaugeHeight)?.si,
+    tappingHeight: (side === "suction" ? s.suctionTappingHeight : s.dischargeTappingHeight)?.si,
+    line,
+    bore: file.pump.ports?.[side]?.si,
+  };
+}
