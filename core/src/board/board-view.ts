@@ -19,6 +19,7 @@ import { formatSi, type UnitSystem } from "../quantity/index.ts";
 import { situationOf, type Snapshot } from "../visit/index.ts";
 import { chartOf, type ChartView } from "./chart-view.ts";
 import { compareAll, type Comparison } from "./comparisons.ts";
+import { doubtsOf } from "./doubts.ts";
 import { type Figure, figuresOf } from "./figures.ts";
 import { ratingOf, type RatingView } from "./rating-view.ts";
 import { phasesOf, type PhasesView, suctionOf, type SuctionView } from "./site-views.ts";
@@ -65,6 +66,8 @@ export interface BoardView {
   readonly fire: FireView | undefined;
   readonly levers: LeversView | undefined;
   readonly figures: readonly Figure[];
+  /** What is hard to believe about the pump's sheets. */
+  readonly doubts: readonly string[];
   readonly suction: SuctionView | undefined;
   readonly phases: PhasesView | undefined;
   readonly causes: readonly CauseView[];
@@ -112,6 +115,7 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
     fire: fireView(diagnosis, units),
     levers: leversView(diagnosis, units),
     figures: figuresOf(file, diagnosis, units),
+    doubts: doubtsOf(situation, units),
     suction: suctionOf(diagnosis),
     phases: phasesOf(diagnosis),
     causes: result.causes.map((c) => causeView(c)),

@@ -1,6 +1,6 @@
 /** Every figure of a visit with how it was worked out: formula, inputs as written, source, band. */
 import type { CaseFile, CaseSnapshot } from "../case/index.ts";
-import { bestEfficiencyFlow, hydraulicEfficiency, readCurve } from "../curve/index.ts";
+import { bestEfficiencyFlow, hydraulicEfficiency } from "../curve/index.ts";
 import type { Diagnosis } from "../diagnosis/index.ts";
 import {
   type Dimension,
@@ -22,7 +22,7 @@ import {
 
 export type FigureGroup = "duty" | "suction" | "drive" | "place";
 
-export interface FigureInput {
+interface FigureInput {
   readonly name: string;
   /** As written where it was read, else as worked out. */
   readonly text: string;

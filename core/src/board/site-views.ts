@@ -1,5 +1,4 @@
 /** What the suction budget and the phase triangle draw. SI. */
-import type { ImbalanceBand } from "../drive/index.ts";
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { GRAVITY, K95 } from "../quantity/index.ts";
 import { lossAt } from "../suction/index.ts";
@@ -23,6 +22,8 @@ export interface PhasesView {
   readonly imbalancePercent: number | undefined;
   readonly band: "ok" | "note" | "alarm" | "stop" | undefined;
   readonly withheld: boolean;
+  /** Half width of one current's 95 % band, the part that differs between phases [A]. */
+  readonly ampsBand95: number | undefined;
   readonly lostPhase: number | undefined;
   readonly loadFraction: number | undefined;
   readonly shaftPower:
@@ -59,6 +60,10 @@ export function phasesOf({ situation, parts }: Diagnosis): PhasesView | undefine
     imbalancePercent: e.amps?.percent,
     band: e.amps?.band,
     withheld: e.imbalanceWithheld,
+    ampsBand95:
+      e.amps && e.uAmpsPercent !== undefined
+        ? (K95 * e.uAmpsPercent * e.amps.mean) / 100 / Math.sqrt(2 / 3)
+        : undefined,
     lostPhase: e.lostPhase,
     loadFraction: e.loadFraction?.value,
     shaftPower: p && { value: p.value, low95: p.value - K95 * p.u, high95: p.value + K95 * p.u },

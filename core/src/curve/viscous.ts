@@ -8,7 +8,7 @@ import { pchip, type Pchip, valueAt } from "./pchip.ts";
 import { bestEfficiencyFlow, type RatedCurve } from "./rated-curve.ts";
 
 /** Where the method holds: at or below the first nothing changes, from the second on it is silent. */
-export const VISCOUS_RANGE = { nothingBelow: 1, refuseFrom: 40 } as const;
+const VISCOUS_RANGE = { nothingBelow: 1, refuseFrom: 40 } as const;
 
 export type ViscousFault = "no-speed" | "no-power" | "too-viscous";
 

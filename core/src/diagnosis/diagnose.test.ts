@@ -20,6 +20,7 @@ function visit(cause: CauseId, severity: number, extra: Json = {}, observations?
   if (!found.ok) throw new Error(found.error);
   const r = found.value;
   const bar = (p: number) => `${(p / 1e5).toFixed(2)} bar`;
+  const { amps = 0 } = r;
   return {
     ...json,
     snapshots: [
@@ -32,7 +33,7 @@ function visit(cause: CauseId, severity: number, extra: Json = {}, observations?
         dischargeGaugeHeight: "0.5 m",
         flow: `${formatNumber(toUnit(r.flow, "m3/h"), 3)} m3/h`,
         speed: `${r.speed.toFixed(0)} rpm`,
-        amps: [r.amps, r.amps * 1.01, r.amps * 0.99].map((a) => `${a.toFixed(1)} A`),
+        amps: [amps, amps * 1.01, amps * 0.99].map((a) => `${a.toFixed(1)} A`),
         gaugeClass: {
           suction: { range: ["-1 bar", "1.5 bar"], percent: 1 },
           discharge: { range: ["0 bar", "6 bar"], percent: 1 },

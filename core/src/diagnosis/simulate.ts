@@ -1,9 +1,15 @@
 /** Readings a pump would give under a known cause: the forward model run the other way. */
 import type { CaseFile, CauseId } from "../case/index.ts";
-import { currentAtLoad, noLoadCurrentOf } from "../drive/index.ts";
-import { countingHeight, type GaugeReading, velocityHead } from "../hydraulics/index.ts";
+import { currentAtLoad, type MotorPlate, noLoadCurrentOf } from "../drive/index.ts";
+import { countingHeight, type GaugeReading, lineLoss, velocityHead } from "../hydraulics/index.ts";
 import { fail, gaugePa, type GaugePa, GRAVITY, ok, type Result } from "../quantity/index.ts";
-import { expectedSpeed, situationOf, type Snapshot } from "../visit/index.ts";
+import {
+  expectedSpeed,
+  healthyRating,
+  riserOf,
+  situationOf,
+  type Snapshot,
+} from "../visit/index.ts";
 import { causeRow } from "./causes.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { emptyState, operate, type Setting } from "./operating-state.ts";
@@ -21,8 +27,8 @@ export interface SimulatedReadings {
   readonly dischargePressure: GaugePa;
   /** [W] */
   readonly shaftPower: number;
-  /** [A] */
-  readonly amps: number;
+  /** [A]; undefined without a motor plate (engines). */
+  readonly amps: number | undefined;
   /** [r/min] */
   readonly speed: number;
 }
@@ -30,7 +36,7 @@ export interface SimulatedReadings {
 /**
  * Works out the duty of a pump with a cause of some severity on its drawn system, and what clean
  * gauges and a clean clamp would show.
- * @param file - needs a curve, a motor plate, a duty, a static head and a source level
+ * @param file - needs a curve (or a table of flow over pressure), a duty, a static head and a level
  * @param valve - "shut" for the shut-off point
  * Fails with a sentence naming what is missing.
  */
@@ -42,10 +48,15 @@ export function simulate(
   valve: "as-found" | "shut" = "as-found",
 ): Result<SimulatedReadings, string> {
   const situation = situationOf(file);
+  if (situation.displacement ?? situation.jet) {
+    const found = cause === "healthy" ? healthyRating(situation) : undefined;
+    if (!found) return fail("Only a sound pump of this family can be worked out the other way.");
+    return ok({ ...found, amps: ampsAt(situation.motor, found.shaftPower) });
+  }
   const { curve, motor, duty, layout, staticHead, liquid, atmosphere } = situation;
   const row = causeRow(cause);
-  if (!curve || !motor || !duty || !layout || staticHead === undefined || !row) {
-    return fail("A curve, a motor plate, a duty, a static head and a source level are needed.");
+  if (!curve || !duty || !layout || staticHead === undefined || !row) {
+    return fail("A curve, a duty, a static head and a source level are needed.");
   }
   const condition: Condition = { ...SOUND, ...row.condition(severity) };
   const pump = pumpModel(curve);
@@ -96,15 +107,26 @@ export function simulate(
     state.suctionLoss +
     state.head -
     velocity(gauges.discharge) -
-    height(gauges.discharge, 1);
-  const noLoad = noLoadCurrentOf(motor)?.value ?? 0;
+    height(gauges.discharge, 1) -
+    lineLoss(
+      situation.installation === "submerged" ? riserOf(file, gauges.discharge.gaugeHeight) : [],
+      flow,
+      liquid.kinematicViscosity,
+    ).total;
   return ok({
     flow,
     head: state.head,
     suctionPressure: gaugePa(suction + condition.suctionOffset * 2.5e5),
     dischargePressure: gaugePa(outlet * perMetre + condition.dischargeOffset * 6e5),
     shaftPower: state.power,
-    amps: currentAtLoad(state.power / motor.power, motor.current ?? 0, noLoad),
+    amps: ampsAt(motor, state.power),
     speed,
   });
+}
+
+/** Current a motor takes at a shaft power [A]. */
+function ampsAt(motor: MotorPlate | undefined, power: number): number | undefined {
+  if (!motor) return undefined;
+  const noLoad = noLoadCurrentOf(motor)?.value ?? 0;
+  return currentAtLoad(power / motor.power, motor.current ?? 0, noLoad);
 }

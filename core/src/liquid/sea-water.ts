@@ -7,7 +7,7 @@ import { waterAt } from "./water.ts";
 export const OCEAN_SALINITY = 0.035;
 
 /** Where the correlations below hold. */
-export const SEA_WATER_RANGE = { lowK: 273.15, highK: 313.15, highestSalinity: 0.042 } as const;
+const SEA_WATER_RANGE = { lowK: 273.15, highK: 313.15, highestSalinity: 0.042 } as const;
 
 /**
  * Sea water at a temperature.

@@ -83,13 +83,6 @@ export function curveOfSheet(
   );
 }
 
-/** The same figure in a table: a plain number in the column's unit. */
-export interface SheetColumn {
-  readonly figure: SheetFigure | "speed" | "diameter";
-  /** Unit of the column; null for efficiency, which is a fraction. */
-  readonly unit: Unit | null;
-}
-
 /**
  * Sheets as rows of a table: a header with units, then one row a point. What cannot be read is left
  * empty. A family gets its speed and diameter in columns of their own.

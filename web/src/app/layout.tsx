@@ -8,6 +8,7 @@ import "@mantine/core/styles/Button.css";
 import "@mantine/core/styles/Loader.css";
 import "@mantine/core/styles/Input.css";
 import "@mantine/core/styles/InlineInput.css";
+import "@mantine/core/styles/NumberInput.css";
 import "@/shell/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";

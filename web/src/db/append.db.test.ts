@@ -45,7 +45,7 @@ async function anySheet() {
 describe("migrations", () => {
   it("run from empty and are done once", async () => {
     expect(await orm.migrator.up()).toEqual([]);
-    expect(await orm.migrator.getExecutedMigrations()).toHaveLength(1);
+    expect(await orm.migrator.getExecutedMigrations()).toHaveLength(2);
   });
 
   it("leave nothing the entities describe unmade", async () => {
@@ -105,7 +105,7 @@ describe("appending", () => {
 describe("demo", () => {
   it("is loaded once", async () => {
     expect(await loadDemo(orm.em.fork(), now)).toBe(false);
-    expect(await orm.em.fork().count(Pump)).toBe(5);
+    expect(await orm.em.fork().count(Pump)).toBe(20);
   });
 
   it("has today's calls, the round and a half-filled sheet for LF-2", async () => {
@@ -119,15 +119,20 @@ describe("demo", () => {
     ]);
   });
 
-  it("gives every pump a curve, a plate, gauges, a fingerprint and at least three visits", async () => {
+  it("gives every pump a rating, a plate, gauges, a fingerprint and at least three visits", async () => {
     for (const { pumps } of await yard(orm.em.fork())) {
       for (const { id, tag } of pumps) {
         const parts = await pumpWithParts(orm.em.fork(), id);
         expect(parts?.curves.length, tag).toBe(1);
-        expect((parts?.curves[0]?.sheet["points"] as unknown[]).length, tag).toBeGreaterThanOrEqual(
-          6,
-        );
-        expect(parts?.plates.length, tag).toBe(2);
+        const { curve, positiveDisplacement, jet } = (parts?.curves[0]?.rating ?? {}) as {
+          curve?: readonly { points: unknown[] }[];
+          positiveDisplacement?: { points: unknown[] };
+          jet?: { points: unknown[] };
+        };
+        const rated = curve?.[0] ?? positiveDisplacement ?? jet;
+        expect(rated?.points.length, tag).toBeGreaterThanOrEqual(6);
+        // Engines have no motor plate.
+        expect(parts?.plates.length, tag).toBe(["MG-1", "QO-3"].includes(tag) ? 1 : 2);
         expect(parts?.fingerprints.length, tag).toBeGreaterThan(0);
         expect(parts?.instruments.length, tag).toBeGreaterThan(0);
         expect((await logEntries(orm.em.fork(), id)).length, tag).toBeGreaterThanOrEqual(3);

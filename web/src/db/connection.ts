@@ -4,6 +4,7 @@ import { Migrator } from "@mikro-orm/migrations";
 import * as z from "zod";
 import { ENTITIES } from "./entities";
 import { Migration001First } from "./migrations/migration-001-first";
+import { Migration002Ratings } from "./migrations/migration-002-ratings";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -19,7 +20,10 @@ export const ormOptions = (url: string): Options => ({
   migrations: {
     snapshot: false,
     emit: "ts",
-    migrationsList: [{ name: "migration-001-first", class: Migration001First }],
+    migrationsList: [
+      { name: "migration-001-first", class: Migration001First },
+      { name: "migration-002-ratings", class: Migration002Ratings },
+    ],
   },
 });
 

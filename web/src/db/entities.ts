@@ -48,14 +48,15 @@ export const Pump = defineEntity({
   },
 });
 
-/** A rated curve as written; a later one supersedes it and keeps it. */
+/** What a pump is rated to do, as written; a later one supersedes it and keeps it. */
 export const Curve = defineEntity({
   name: "Curve",
   tableName: "curve",
   properties: {
     id: p.uuid().primary(),
     pumpId: p.uuid(),
-    sheet: p.json<Record<string, unknown>>(),
+    /** Keys of `pump` of the case format: `curve`, `ratedPoint`, `positiveDisplacement` or `jet`. */
+    rating: p.json<Record<string, unknown>>(),
     source: p.string(),
     createdAt: p.datetime(),
     supersedes: p.uuid().nullable(),

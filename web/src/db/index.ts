@@ -12,4 +12,5 @@ export {
   sheetWithEntries,
   yard,
 } from "./visits";
-export { LogEntry, Pump, RunSheet, Site } from "./entities";
+export { Curve, LogEntry, Pump, RunSheet, Site } from "./entities";
+export { inForce } from "./in-force";

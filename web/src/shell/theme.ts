@@ -40,6 +40,7 @@ export const theme = createTheme({
   components: {
     Button: { defaultProps: { radius: 2 }, styles: { root: { minHeight: 44, fontWeight: 650 } } },
     TextInput: { styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } } },
+    NumberInput: { styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } } },
     NativeSelect: {
       styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } },
     },

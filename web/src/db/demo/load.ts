@@ -35,16 +35,26 @@ const demoFile = (tag: string): Json =>
     readFileSync(new URL(`../../../../demo/pumps/${tag}.json`, import.meta.url), "utf8"),
   ) as Json;
 
+/** Milestones of the demo: people and calls once, pumps again whenever there are more of them. */
+const DEMO = { people: "demo", pumps: `demo ${SITES.flatMap((s) => s.pumps).length} pumps` } as const;
+
 /** @returns false when the demo is there already */
 export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
-  if (await em.findOne(Milestone, { name: "demo" })) return false;
+  if (await em.findOne(Milestone, { name: DEMO.pumps })) return false;
   await em.transactional(async (tx) => {
-    for (const { key, ...person } of PEOPLE) tx.create(Person, { id: id("person", key), ...person });
+    const first = !(await tx.findOne(Milestone, { name: DEMO.people }));
+    if (first) {
+      for (const { key, ...person } of PEOPLE) {
+        tx.create(Person, { id: id("person", key), ...person });
+      }
+    }
     // Rows refer to each other by id alone, so each level is written before the next.
     await tx.flush();
     for (const site of SITES) await loadSite(tx, site, now);
-    await loadCalls(tx, now);
-    tx.create(Milestone, { name: "demo", at: now });
+    if (first) await loadCalls(tx, now);
+    for (const name of first ? [DEMO.people, DEMO.pumps] : [DEMO.pumps]) {
+      tx.create(Milestone, { name, at: now });
+    }
     await tx.flush();
   });
   return true;
@@ -52,23 +62,32 @@ export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
 
 async function loadSite(em: EntityManager, site: SiteStory, now: Date): Promise<void> {
   const siteId = id("site", site.name);
-  em.create(Site, {
-    id: siteId,
-    name: site.name,
-    zone: site.zone,
-    units: site.units,
-    conditions: { altitude: site.altitude },
-    createdAt: now,
-  });
-  await em.flush();
-  for (const pump of site.pumps) await loadPump(em, siteId, pump, now);
+  if (!(await em.findOne(Site, { id: siteId }))) {
+    em.create(Site, {
+      id: siteId,
+      name: site.name,
+      zone: site.zone,
+      units: site.units,
+      conditions: { altitude: site.altitude },
+      createdAt: now,
+    });
+    await em.flush();
+  }
+  for (const pump of site.pumps) {
+    const there = await em.findOne(Pump, { id: id("pump", pump.tag) });
+    if (!there) await loadPump(em, siteId, pump, now);
+  }
 }
 
 async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now: Date): Promise<void> {
   const file = demoFile(story.tag) as Json & { pump: Json; site: Json };
   const pumpId = id("pump", story.tag);
-  const { tag, family, installation, curve, motor, ...details } = file.pump;
-  const { suction, discharge, system, duty } = file;
+  const { tag, family, installation, motor, ...rest } = file.pump;
+  const { curve, positiveDisplacement, jet, ...details } = rest;
+  const rating = Object.fromEntries(
+    Object.entries({ curve: curve && [curve], positiveDisplacement, jet }).filter(([, v]) => v),
+  );
+  const { suction, discharge, system, duty, sump } = file;
   const installedAt = new Date(now.getTime() - 760 * DAY);
   em.create(Pump, {
     id: pumpId,
@@ -78,18 +97,21 @@ async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now
     family: String(family),
     installation: String(installation),
     details,
-    layout: { suction, discharge, system, duty, site: file.site },
+    layout: { suction, discharge, system, duty, site: file.site, ...(sump ? { sump } : {}) },
     createdAt: installedAt,
   });
   await em.flush();
   const common = { pumpId, createdAt: installedAt, supersedes: null };
-  em.create(Curve, { id: id("curve", story.tag), ...common, sheet: curve as Json, source: "maker's sheet" });
-  em.create(Plate, { id: id("plate", story.tag, "motor"), ...common, kind: "motor", facts: motor as Json });
+  em.create(Curve, { id: id("curve", story.tag), ...common, rating, source: "maker's sheet" });
+  if (motor) {
+    em.create(Plate, { id: id("plate", story.tag, "motor"), ...common, kind: "motor", facts: motor as Json });
+  }
   em.create(Plate, { id: id("plate", story.tag, "body"), ...common, kind: "body", facts: { ...story.plate } });
   loadInstruments(em, pumpId, story);
   await em.flush();
   const read = readings(file, story);
-  for (const visit of story.visits) loadVisit(em, pumpId, story, visit, read(visit), now);
+  const phases = (motor as { phases?: number } | undefined)?.phases ?? 0;
+  for (const visit of story.visits) loadVisit(em, pumpId, story, visit, read(visit), now, phases);
   for (const kind of ["suction-gauge", "discharge-gauge"] as const) {
     if (kind === "suction-gauge" && !story.suction) continue;
     const [lastRound] = [...story.visits].sort((a, b) => a.daysAgo - b.daysAgo);
@@ -163,10 +185,25 @@ function written(si: number, g: GaugeStory): string {
   return `${value.toFixed(step >= 1 ? 0 : step >= 0.1 ? 1 : 2)} ${g.unit}`;
 }
 
+/** Two decimals for small currents, one for others. */
+const fine = (v: number): string => v.toFixed(v < 5 ? 2 : 1);
+
+const metered = (flow: number, unit: Unit): string => {
+  const value = toUnit(flow, unit);
+  return `${value.toFixed(value < 10 ? 2 : value < 100 ? 1 : 0)} ${unit}`;
+};
+
 /** Three currents as a clamp shows them: each phase has its own small habit. */
 const PHASE_HABIT = [0.997, 1.006, 0.997] as const;
 
-function snapshot(story: PumpStory, r: SimulatedReadings, label: string, valve: string): Json {
+function snapshot(
+  story: PumpStory,
+  r: SimulatedReadings,
+  label: string,
+  valve: string,
+  phases: number,
+): Json {
+  const { amps } = r;
   const gauge = (side: "suction" | "discharge", g: GaugeStory | undefined, si: number): Json =>
     g
       ? {
@@ -186,8 +223,10 @@ function snapshot(story: PumpStory, r: SimulatedReadings, label: string, valve: 
       ...(story.suction ? { suction: cls(story.suction) } : {}),
       discharge: cls(story.discharge),
     },
-    ...(story.metered && valve !== "shut" ? { flow: `${toUnit(r.flow, "m3/h").toFixed(0)} m3/h` } : {}),
-    amps: PHASE_HABIT.map((h) => `${(r.amps * h).toFixed(1)} A`),
+    ...(story.metered && valve !== "shut" ? { flow: metered(r.flow, story.metered) } : {}),
+    ...(amps === undefined
+      ? {}
+      : { amps: PHASE_HABIT.slice(0, phases).map((h) => `${fine(amps * h)} A`) }),
     speed: `${Math.round(r.speed)} rpm`,
   };
 }
@@ -199,17 +238,18 @@ function loadVisit(
   visit: Visit,
   { visit: asFound, shut }: Simulated,
   now: Date,
+  phases: number,
 ): void {
   const at = new Date(now.getTime() - visit.daysAgo * DAY);
   const personId = id("person", visit.kind === "fingerprint" ? "lead" : "technician");
-  const found = snapshot(story, asFound, "as found", "as-found");
+  const found = snapshot(story, asFound, "as found", "as-found", phases);
   if (visit.kind === "fingerprint") {
     em.create(Fingerprint, {
       id: id("fingerprint", story.tag, visit.daysAgo),
       pumpId,
       takenAt: at,
       reason: "commissioning",
-      snapshots: story.tag === "MG-3" ? [found] : [found, snapshot(story, shut, "shut", "shut")],
+      snapshots: story.noShutOff ? [found] : [found, snapshot(story, shut, "shut", "shut", phases)],
     });
   }
   em.create(LogEntry, {

@@ -1,14 +1,21 @@
 "use client";
 
-import type { BoardView, TestView } from "@yard-tack/core/board";
+import type { BoardView, LeversView, TestView } from "@yard-tack/core/board";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { Button } from "@mantine/core";
+import { lazy, Suspense, useState } from "react";
 import { CausesPanel } from "./causes-panel";
+import { FieldResidual } from "./field-residual";
+import { Figures } from "./figures";
+import { FireTable } from "./fire-table";
 import { HeadFlowChart } from "./head-flow-chart";
 import { PhaseTriangle } from "./phase-triangle";
+import { RatingChart } from "./rating-chart";
 import { SuctionBudget } from "./suction-budget";
 import type { BoardState } from "./use-board";
 import classes from "./board.module.css";
+
+const LeversPanel = lazy(() => import("./levers-panel").then((m) => ({ default: m.LeversPanel })));
 
 export interface BoardProps {
   readonly board: BoardState;
@@ -30,22 +37,45 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
       {view ? (
         <>
           <VerdictLine view={view} />
+          {view.rating ? <RatingChart view={view.rating} units={units} /> : null}
           {view.chart ? (
             <HeadFlowChart view={view.chart} units={units} />
-          ) : (
+          ) : view.rating ? null : (
             <p className={classes.absent}>
               No rated curve is known for this pump, so there is no chart. Suction, drive and what
               was seen still speak.
             </p>
           )}
+          <Figures figures={view.figures} group="duty" label="Duty" />
+          {view.field ? <FieldResidual view={view.field} units={units} /> : null}
+          {view.fire ? <FireTable view={view.fire} /> : null}
           {view.suction ? <SuctionBudget view={view.suction} units={units} /> : null}
+          <Figures figures={view.figures} group="suction" label="Suction" />
+          {view.levers ? <Levers view={view.levers} units={units} /> : null}
           {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
+          <Figures figures={view.figures} group="drive" label="Drive" />
+          <Figures figures={view.figures} group="place" label="Place and liquid" />
           <NextSlab view={view} onTest={onTest} onReading={onReading} />
         </>
       ) : (
         <p className={classes.absent}>Working it out …</p>
       )}
     </div>
+  );
+}
+
+/** The levers, fetched when somebody opens them. */
+export function Levers({ view, units }: { view: LeversView; units: UnitSystem }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className={classes.table} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>move the levers</summary>
+      {open ? (
+        <Suspense fallback={null}>
+          <LeversPanel view={view} units={units} />
+        </Suspense>
+      ) : null}
+    </details>
   );
 }
 

@@ -37,8 +37,17 @@ export function toChartOption(
   ];
   const points = (list: readonly ChartPoint[]) => list.map(at);
   const x = (q: number) => round(toUnit(q, flowUnit));
-  const topHead = Math.max(...view.toleranceHigh.map(([, h]) => h), view.today?.at[1] ?? 0);
-  const endFlow = Math.max(...view.rated.map(([q]) => q), view.today?.at[0] ?? 0);
+  const relatives = view.family.flatMap((f) => f.points);
+  const topHead = Math.max(
+    ...view.toleranceHigh.map(([, h]) => h),
+    ...relatives.map(([, h]) => h),
+    view.today?.at[1] ?? 0,
+  );
+  const endFlow = Math.max(
+    ...view.rated.map(([q]) => q),
+    ...relatives.map(([q]) => q),
+    view.today?.at[0] ?? 0,
+  );
   const low = points(view.toleranceLow);
   const gap = points(view.toleranceHigh).map(([q, h], i): [number, number] => [
     q,
@@ -87,7 +96,7 @@ export function toChartOption(
   return {
     animation: false,
     textStyle: { fontFamily: FONT, color: palette.ink },
-    grid: { left: 34, right: 18, top: 26, bottom: 40 },
+    grid: { left: 34, right: view.family.length > 0 ? 70 : 18, top: 26, bottom: 40 },
     xAxis: {
       type: "value",
       min: 0,
@@ -119,10 +128,19 @@ export function toChartOption(
       band(low, false),
       band(gap, true),
       {
-        ...line("rated curve", view.rated, palette.rated, { width: 3 }),
+        ...line("rated curve", view.rated, palette.rated, {
+          width: 3,
+          ...(view.estimated ? { type: [10, 4] } : {}),
+        }),
         markPoint: {
           silent: true,
-          data: named(view.rated, view.rated.length - 1, "rated", palette.rated, "right"),
+          data: named(
+            view.rated,
+            view.rated.length - 1,
+            view.estimated ? "estimated" : "rated",
+            palette.rated,
+            "right",
+          ),
         },
         markArea: view.allowed
           ? {
@@ -138,6 +156,13 @@ export function toChartOption(
             }
           : undefined,
       },
+      ...view.family.map((f) => ({
+        ...line(f.label, f.points, palette.rated, { width: 1.4, opacity: 0.65 }),
+        markPoint: {
+          silent: true,
+          data: named(f.points, f.points.length - 1, f.label, palette.soft, "right"),
+        },
+      })),
       {
         ...line("fingerprint", view.fingerprint, palette.ink, { type: [7, 5], width: 2 }),
         markPoint: {

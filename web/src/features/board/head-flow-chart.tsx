@@ -2,10 +2,9 @@
 
 import type { ChartPoint, ChartView } from "@yard-tack/core/board";
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
-import { useComputedColorScheme } from "@mantine/core";
-import type { ECharts } from "echarts/core";
-import { useEffect, useRef } from "react";
+import { useCallback } from "react";
 import { type ChartPalette, toChartOption } from "./chart-option";
+import { useChart } from "./use-chart";
 import classes from "./board.module.css";
 
 /** Rated curve, tolerance, fingerprint, system and today's point. Tap a point to read it. */
@@ -21,41 +20,11 @@ export function HeadFlowChart({
   /** What the filled point is called. */
   when?: string;
 }) {
-  const box = useRef<HTMLDivElement>(null);
-  const chart = useRef<ECharts | null>(null);
-  const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
-
-  useEffect(() => {
-    let gone = false;
-    const element = box.current;
-    if (!element) return undefined;
-    const watcher = new ResizeObserver(() => chart.current?.resize());
-    void import("./chart-engine").then(({ init }) => {
-      if (gone) return;
-      chart.current = init(element, null, { renderer: "svg" });
-      chart.current.setOption(toChartOption(view, units, readPalette(element), when), true);
-      watcher.observe(element);
-    });
-    return () => {
-      gone = true;
-      watcher.disconnect();
-      chart.current?.dispose();
-      chart.current = null;
-    };
-    // Made once; the next effect keeps it current.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
-
-  useEffect(() => {
-    // In a task of its own, and drawn in the next frame: typing must not wait for the picture.
-    const later = setTimeout(() => {
-      if (!box.current) return;
-      const option = toChartOption(view, units, readPalette(box.current), when);
-      chart.current?.setOption(option, { lazyUpdate: true });
-    });
-    return () => clearTimeout(later);
-  }, [view, units, scheme, when]);
-
+  const option = useCallback(
+    (palette: ChartPalette) => toChartOption(view, units, palette, when),
+    [view, units, when],
+  );
+  const box = useChart(option);
   return (
     <figure className={classes.figure}>
       <div
@@ -65,6 +34,11 @@ export function HeadFlowChart({
         aria-label="Head over flow; the same figures are in the table below"
         data-testid="head-flow-chart"
       />
+      {view.estimated ? (
+        <figcaption className={classes.caption}>
+          An estimated curve: a usual shape through one rated point, with a wide band.
+        </figcaption>
+      ) : null}
       <details className={classes.table}>
         <summary>the chart as a table</summary>
         <ChartTable view={view} units={units} when={when} />
@@ -100,19 +74,4 @@ function ChartTable({ view, units, when }: { view: ChartView; units: UnitSystem;
       </tbody>
     </table>
   );
-}
-
-function readPalette(element: Element): ChartPalette {
-  const style = getComputedStyle(element);
-  const v = (name: string) => style.getPropertyValue(name).trim();
-  return {
-    ink: v("--ink"),
-    soft: v("--ink-soft"),
-    line: v("--line"),
-    rated: v("--steel"),
-    wash: v("--steel-wash"),
-    today: v("--red"),
-    paper: v("--paper"),
-    good: v("--green-fill"),
-  };
 }

@@ -1,3 +1,5 @@
-export { Board, Causes } from "./board";
+export { Board, Causes, Levers } from "./board";
+export { Figures } from "./figures";
 export { HeadFlowChart } from "./head-flow-chart";
+export { RatingChart } from "./rating-chart";
 export { useBoard } from "./use-board";

@@ -1,6 +1,11 @@
+"use client";
+
 import type { PhasesView } from "@yard-tack/core/board";
 import { formatNumber, formatSi, type UnitSystem } from "@yard-tack/core/quantity";
+import { lazy, Suspense, useState } from "react";
 import classes from "./board.module.css";
+
+const ClampHelper = lazy(() => import("./clamp-helper").then((m) => ({ default: m.ClampHelper })));
 
 const CENTRE = { x: 60, y: 62 };
 const REACH = 50;
@@ -25,6 +30,17 @@ export function PhaseTriangle({ view, units }: { view: PhasesView; units: UnitSy
           {view.plate ? (
             <polygon points={shape(() => (view.plate ?? 0) / most)} className={classes.plate} />
           ) : null}
+          {view.withheld
+            ? [-1, 1].map((side) => (
+                <polygon
+                  key={side}
+                  points={shape((i) =>
+                    Math.max(0.02, ((view.amps[i] ?? 0) + side * (view.ampsBand95 ?? 0)) / most),
+                  )}
+                  className={classes.clampBand}
+                />
+              ))
+            : null}
           <polygon
             points={shape((i) => Math.max(0.02, (view.amps[i] ?? 0) / most))}
             className={
@@ -35,8 +51,25 @@ export function PhaseTriangle({ view, units }: { view: PhasesView; units: UnitSy
           />
         </svg>
       ) : null}
-      <p>{words}</p>
+      <div>
+        <p>{words}</p>
+        {three ? <Helper view={view} /> : null}
+      </div>
     </div>
+  );
+}
+
+function Helper({ view }: { view: PhasesView }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className={classes.table} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>small current on a large clamp?</summary>
+      {open ? (
+        <Suspense fallback={null}>
+          <ClampHelper view={view} />
+        </Suspense>
+      ) : null}
+    </details>
   );
 }
 

@@ -37,4 +37,5 @@ export const pumpForTests: PumpDto = {
   body: null,
   motor: (file["pump"] as { motor: Record<string, unknown> }).motor,
   curveSource: null,
+  hasEarlierRating: false,
 };

@@ -1,6 +1,7 @@
 import "server-only";
 import { boardOf } from "@yard-tack/core/board";
 import { causeRow } from "@yard-tack/core/diagnosis";
+import type { WrittenSheet } from "@yard-tack/core/sheet";
 import { logEntries, openSheets, unitOfWork } from "@/db";
 import { logBody, recurrenceOf } from "@/features/log/index.server";
 import { caseOfSheet, foldEntries } from "@/features/run-sheet";
@@ -89,7 +90,7 @@ async function drifting(): Promise<Drift[]> {
     pumpIds.map(async (pumpId): Promise<Drift | undefined> => {
       const pump = await loadPump(pumpId);
       if (!pump) return undefined;
-      const sheet = (pump.base["pump"] as { curve?: Record<string, unknown> }).curve;
+      const [sheet] = (pump.base["pump"] as { curve?: readonly WrittenSheet[] }).curve ?? [];
       const visits = log
         // A call's reading shows the fault of that day, not the drift of the years.
         .filter((l) => l.pump.id === pumpId && l.row.kind !== "call")

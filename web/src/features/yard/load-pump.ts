@@ -1,19 +1,17 @@
 import "server-only";
-import { pumpWithParts, unitOfWork } from "@/db";
+import * as z from "zod";
+import { inForce, pumpWithParts, unitOfWork } from "@/db";
 import type { InstrumentDto, PumpDto } from "./pump-dto";
 
 /** A pump with its current curve, plates, fingerprints and instruments. */
 export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
+  if (!z.uuid().safeParse(pumpId).success) return undefined;
   const found = await pumpWithParts(await unitOfWork(), pumpId);
   if (!found) return undefined;
   const { pump, site, curves, plates, fingerprints, instruments, zeroChecks } = found;
-  const current = <T extends { id: string; supersedes?: string | null }>(rows: readonly T[]) => {
-    const replaced = new Set(rows.map((r) => r.supersedes));
-    return rows.filter((r) => !replaced.has(r.id));
-  };
-  const curve = current(curves).at(-1);
+  const curve = inForce(curves).at(-1);
   const plate = (kind: string) =>
-    current(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
+    inForce(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
   const motor = plate("motor");
   const { site: conditions, ...layout } = pump.layout;
   const base = {
@@ -24,7 +22,7 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
       family: pump.family,
       ...(pump.installation ? { installation: pump.installation } : {}),
       ...pump.details,
-      ...(curve ? { curve: curve.sheet } : {}),
+      ...curve?.rating,
       ...(motor ? { motor } : {}),
     },
     site: { ...site.conditions, ...(conditions as object | undefined) },
@@ -52,6 +50,7 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
     motor,
     body: plate("body"),
     curveSource: curve?.source ?? null,
+    hasEarlierRating: Boolean(curve?.supersedes),
     instruments: instruments.map((i): InstrumentDto => {
       const zero = zeroChecks.filter((z) => z.instrumentId === i.id).at(-1);
       return {

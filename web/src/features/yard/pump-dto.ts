@@ -31,5 +31,7 @@ export interface PumpDto {
   readonly instruments: readonly InstrumentDto[];
   readonly body: Readonly<Record<string, unknown>> | null;
   readonly motor: Readonly<Record<string, unknown>> | null;
+  /** Where the rating in force comes from, and whether one before it can be put back. */
   readonly curveSource: string | null;
+  readonly hasEarlierRating: boolean;
 }

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import type { ReactNode } from "react";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { day } from "@/shell/times";
@@ -11,7 +12,7 @@ import { pumpLine } from "./words";
 import classes from "./yard.module.css";
 
 /** One pump: plate, history, trend, curve. */
-export function PumpPage({ dto }: { dto: PumpPageDto }) {
+export function PumpPage({ dto, rating }: { dto: PumpPageDto; rating: ReactNode }) {
   const { pump, visits, trend, openSheetId } = dto;
   return (
     <main>
@@ -65,9 +66,7 @@ export function PumpPage({ dto }: { dto: PumpPageDto }) {
         </section>
         <section className={classes.right}>
           <PumpBoard base={pump.base} snapshots={dto.lastSnapshots} trend={trend} />
-          <p className={classes.muted}>
-            {pump.curveSource ? `Rated curve: ${pump.curveSource}.` : ""}
-          </p>
+          {rating}
           <NextPump pump={pump} />
         </section>
       </div>

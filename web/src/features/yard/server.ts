@@ -1,4 +1,5 @@
 import "server-only";
+import type { WrittenSheet } from "@yard-tack/core/sheet";
 import { logEntries, openSheets, unitOfWork, yard } from "@/db";
 import { logBody } from "@/features/log/index.server";
 import { loadPump } from "./load-pump";
@@ -74,12 +75,12 @@ export async function loadPumpPage(pumpId: string): Promise<PumpPageDto | undefi
   const em = await unitOfWork();
   const [log, open] = [await logEntries(em, pumpId), await openSheets(em)];
   const visits = log.map(({ row }) => ({ row, body: logBody(row.body) }));
-  const sheet = (pump.base["pump"] as { curve?: Record<string, unknown> }).curve;
+  const sheets = (pump.base["pump"] as { curve?: readonly WrittenSheet[] }).curve;
   const latest = visits.find((v) => v.body.snapshots.length > 0)?.body.snapshots ?? [];
   return {
     pump,
     trend: trendOf(
-      sheet,
+      sheets?.[0],
       visits.map(({ row, body }) => ({
         at: row.at,
         kind: row.kind,

@@ -1,6 +1,6 @@
 /** Head at equal flow against the pump's own fingerprint, visit by visit. */
-import { buildCurve, readCurve } from "@yard-tack/core/curve";
-import { parseQuantity } from "@yard-tack/core/quantity";
+import { readCurve } from "@yard-tack/core/curve";
+import { curveOfSheet, type WrittenSheet } from "@yard-tack/core/sheet";
 
 export interface TrendPoint {
   readonly at: string;
@@ -21,11 +21,12 @@ export interface TrendVisit {
  * @param visits - any order; visits without head and flow are left out
  */
 export function trendOf(
-  sheet: Record<string, unknown> | undefined,
+  sheet: WrittenSheet | undefined,
   visits: readonly TrendVisit[],
 ): TrendPoint[] {
-  const curve = sheet && curveOf(sheet);
-  if (!curve) return [];
+  const built = sheet && curveOfSheet(sheet);
+  if (!built?.ok) return [];
+  const curve = built.value;
   const ratios = [...visits]
     .sort((a, b) => a.at.getTime() - b.at.getTime())
     .flatMap((v) => {
@@ -36,21 +37,4 @@ export function trendOf(
   const base = ratios.find((r) => r.kind === "fingerprint")?.ratio;
   if (base === undefined) return [];
   return ratios.map((r) => ({ at: r.at.toISOString(), percent: 100 * (r.ratio / base - 1) }));
-}
-
-function curveOf(sheet: Record<string, unknown>) {
-  const points = Array.isArray(sheet["points"])
-    ? (sheet["points"] as Record<string, unknown>[])
-    : [];
-  const read = (raw: unknown, dimension: "flow" | "length") => {
-    const parsed = typeof raw === "string" ? parseQuantity(raw, dimension) : undefined;
-    return parsed?.ok ? parsed.value.si : undefined;
-  };
-  const built = buildCurve({
-    points: points.flatMap((p) => {
-      const flow = read(p["flow"], "flow");
-      return flow === undefined ? [] : [{ flow, head: read(p["head"], "length") }];
-    }),
-  });
-  return built.ok ? built.value : undefined;
 }

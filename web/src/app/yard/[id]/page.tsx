@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import * as z from "zod";
-import { PumpPage } from "@/features/yard";
+import { RatingLinks } from "@/features/curve";
+import { type PumpDto, PumpPage } from "@/features/yard";
 import { loadPumpPage } from "@/features/yard/index.server";
 
 export const metadata: Metadata = { title: "Pump" };
@@ -10,5 +11,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const id = z.uuid().safeParse((await params).id);
   const pump = id.success ? await loadPumpPage(id.data) : undefined;
   if (!pump) notFound();
-  return <PumpPage dto={pump} />;
+  return <PumpPage dto={pump} rating={<RatingLinks pump={ratingOf(pump.pump)} />} />;
 }
+
+/** What goes to the browser: no more than the links need. */
+const ratingOf = ({ id, curveSource, hasEarlierRating }: PumpDto) => ({
+  id,
+  curveSource,
+  hasEarlierRating,
+});

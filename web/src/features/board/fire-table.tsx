@@ -1,0 +1,33 @@
+import type { FireView } from "@yard-tack/core/board";
+import classes from "./board.module.css";
+
+const WORDS = { pass: "pass", fail: "fail", "not-shown": "not shown" } as const;
+
+/** The three points of a fire-water pump, what is asked at each and what was measured. */
+export function FireTable({ view }: { view: FireView }) {
+  return (
+    <section aria-label="Three-point test" className={classes.fire} data-testid="fire-test">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">point</th>
+            <th scope="col">asked</th>
+            <th scope="col">measured</th>
+            <th scope="col">so</th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.rows.map((r) => (
+            <tr key={r.name}>
+              <th scope="row">{r.name}</th>
+              <td>{r.asked}</td>
+              <td>{r.measured}</td>
+              <td data-verdict={r.verdict}>{WORDS[r.verdict]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>{view.sentence}</p>
+    </section>
+  );
+}

@@ -1,0 +1,69 @@
+"use client";
+
+import { useComputedColorScheme } from "@mantine/core";
+import type { ECharts, EChartsCoreOption } from "echarts/core";
+import { type RefObject, useEffect, useRef } from "react";
+import type { ChartPalette } from "./chart-option";
+
+/**
+ * A chart that is made when its library has come, kept current without holding typing up, and follows
+ * its box and the colour scheme.
+ * @param option - must be stable while nothing changes
+ */
+export function useChart(
+  option: (palette: ChartPalette) => EChartsCoreOption,
+): RefObject<HTMLDivElement | null> {
+  const box = useRef<HTMLDivElement>(null);
+  const chart = useRef<ECharts | null>(null);
+  const latest = useRef(option);
+  const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
+
+  useEffect(() => {
+    let gone = false;
+    const element = box.current;
+    if (!element) return undefined;
+    const watcher = new ResizeObserver(() => chart.current?.resize());
+    void import("./chart-engine").then(({ init }) => {
+      if (gone) return;
+      chart.current = init(element, null, { renderer: "svg" });
+      chart.current.setOption(latest.current(readPalette(element)), true);
+      watcher.observe(element);
+    });
+    return () => {
+      gone = true;
+      watcher.disconnect();
+      chart.current?.dispose();
+      chart.current = null;
+    };
+  }, []);
+
+  useEffect(() => {
+    latest.current = option;
+    // In a task of its own, and drawn in the next frame: typing must not wait for the picture.
+    const later = setTimeout(() => {
+      if (!box.current) return;
+      chart.current?.setOption(option(readPalette(box.current)), {
+        lazyUpdate: true,
+        replaceMerge: ["series"],
+      });
+    });
+    return () => clearTimeout(later);
+  }, [option, scheme]);
+
+  return box;
+}
+
+function readPalette(element: Element): ChartPalette {
+  const style = getComputedStyle(element);
+  const v = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    ink: v("--ink"),
+    soft: v("--ink-soft"),
+    line: v("--line"),
+    rated: v("--steel"),
+    wash: v("--steel-wash"),
+    today: v("--red"),
+    paper: v("--paper"),
+    good: v("--green-fill"),
+  };
+}

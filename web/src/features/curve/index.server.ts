@@ -1,0 +1,3 @@
+import "server-only";
+
+export { caseFile, curveCsv, loadCurvePage } from "./server";

@@ -1,0 +1,2 @@
+export { CurveEditor } from "./curve-editor";
+export { RatingLinks } from "./rating-links";

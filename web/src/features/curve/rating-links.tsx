@@ -1,0 +1,47 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { putBack } from "./save";
+import classes from "./curve.module.css";
+
+/** Where the rating comes from, and what can be done with it. */
+export function RatingLinks({
+  pump,
+}: {
+  pump: {
+    readonly id: string;
+    readonly curveSource: string | null;
+    readonly hasEarlierRating: boolean;
+  };
+}) {
+  const router = useRouter();
+  const [said, setSaid] = useState("");
+  const back = async () => {
+    try {
+      setSaid((await putBack(pump.id)) ? "The rating before is back." : "There is none before it.");
+    } catch {
+      setSaid("The server did not answer; nothing was changed.");
+    }
+    router.refresh();
+  };
+  return (
+    <div className={classes.links}>
+      <span className={classes.muted}>
+        {pump.curveSource ? `Rating: ${pump.curveSource}.` : "No rating is known."}
+      </span>
+      <Link href={`/yard/${pump.id}/curve`}>
+        {pump.curveSource ? "Change its rating" : "Give it a curve"}
+      </Link>
+      {pump.hasEarlierRating ? (
+        <button type="button" onClick={() => void back()}>
+          Put the one before back
+        </button>
+      ) : null}
+      {pump.curveSource ? <a href={`/yard/${pump.id}/curve.csv`}>Curve as CSV</a> : null}
+      <a href={`/yard/${pump.id}/case.json`}>Pump as a case file</a>
+      {said ? <span role="status">{said}</span> : null}
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+/** A file handed to the browser, or 404 when there is none. */
+export function download(
+  file: { readonly name: string; readonly text: string } | undefined,
+  type: string,
+): Response {
+  if (!file) return Response.json({ message: "There is no such file." }, { status: 404 });
+  // Only letters that need no quoting travel in the plain name; the starred one carries the rest.
+  const plain = file.name.replace(/[^\w .-]/g, "_");
+  return new Response(file.text, {
+    headers: {
+      "content-type": type,
+      "content-disposition": `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(file.name)}`,
+    },
+  });
+}
