@@ -11,7 +11,7 @@ import {
   systemHead,
 } from "../curve/index.ts";
 import type { Diagnosis } from "../diagnosis/index.ts";
-import { formatNumber, K95 } from "../quantity/index.ts";
+import { formatNumber, formatRpm, K95 } from "../quantity/index.ts";
 import { cleanSystem, partsOf, type Situation, type SystemSource } from "../visit/index.ts";
 
 /** Flow [m³/s] and head [m]. */
@@ -104,8 +104,8 @@ function familyLines(situation: Situation, shown: RatedCurve): ChartView["family
     .filter((c) => c.diameter !== shown.diameter || c.speed !== shown.speed)
     .map((c) => ({
       label: [
-        c.diameter === undefined ? undefined : `${formatNumber(1000 * c.diameter, 4)} mm`,
-        speeds && c.speed !== undefined ? `${formatNumber(c.speed, 4)} rpm` : undefined,
+        c.diameter === undefined ? undefined : `${Number((1000 * c.diameter).toFixed(1))} mm`,
+        speeds && c.speed !== undefined ? `${formatRpm(c.speed)}` : undefined,
       ]
         .filter((w) => w !== undefined)
         .join(", "),

@@ -1,7 +1,7 @@
 /** What disagrees with what: each pair of figures that ought to match, and how it was worked out. */
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { curveEnd, readCurve } from "../curve/index.ts";
-import { formatNumber, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
+import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
 
 /** One line of the Compare step: two ways to the same figure, or a figure against its limit. */
 export interface Comparison {
@@ -151,7 +151,7 @@ const speed: Compare = ({ posterior }) => {
   const percent = 100 * (item.reading.seen / expected - 1);
   return {
     title: "Speed against plate and slip",
-    sentence: `${formatNumber(item.reading.seen, 4)} rpm read, ${formatNumber(expected, 4)} rpm expected at this load (${signed(percent)} %).`,
+    sentence: `${formatRpm(item.reading.seen)} read, ${formatRpm(expected)} expected at this load (${signed(percent)} %).`,
     tone: Math.abs(percent) > 2 ? "now" : "fine",
     workedOut: "N = N_sync − (N_sync − N_plate)·x, x the load the current tells.",
   };

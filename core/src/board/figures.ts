@@ -5,6 +5,7 @@ import type { Diagnosis } from "../diagnosis/index.ts";
 import {
   type Dimension,
   formatNumber,
+  formatRpm,
   formatSi,
   K95,
   type Quantity,
@@ -308,7 +309,7 @@ const required: Work = ({ parts, units }) => {
     text: si(value, "length", units),
     band: "",
     formula: "from the sheet at this flow, × (N/N_rated)²",
-    inputs: parts.speed ? [worked("speed", `${formatNumber(parts.speed.value, 4)} rpm`)] : [],
+    inputs: parts.speed ? [worked("speed", `${formatRpm(parts.speed.value)}`)] : [],
     source: "The 3 % figure: at it the head has fallen by 3 % already.",
   };
 };
@@ -552,7 +553,7 @@ const speed: Work = ({ parts, snapshot }) => {
     id: "speed",
     group: "place",
     name: parts.speed.measured ? "Speed" : "Speed, worked out",
-    text: `${formatNumber(parts.speed.value, 4)} rpm`,
+    text: `${formatRpm(parts.speed.value)}`,
     band: `±${formatNumber(K95 * parts.speed.u, 2)} rpm, 95 %`,
     formula: parts.speed.measured ? "as read" : "N = N_sync − (N_sync − N_plate) x",
     inputs: read("tachometer", snapshot?.speed),

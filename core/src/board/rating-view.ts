@@ -2,7 +2,14 @@
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { displacementFlow } from "../displacement/index.ts";
 import { jetFlow } from "../jet/index.ts";
-import { formatNumber, formatSi, K95, toUnit, type UnitSystem } from "../quantity/index.ts";
+import {
+  formatNumber,
+  formatRpm,
+  formatSi,
+  K95,
+  toUnit,
+  type UnitSystem,
+} from "../quantity/index.ts";
 import { displacementDuty, jetDuty } from "../visit/index.ts";
 
 /** Pressure [Pa] and flow [m³/s]. */
@@ -67,7 +74,7 @@ function displacementView(
   const thick = `${formatNumber(toUnit(duty.viscosity, "mm2/s"), 3)} mm²/s`;
   const against = duty.againstRating;
   const sentences = [
-    `The rating gives ${show(duty.ratedFlow)} at ${formatNumber(duty.speed, 4)} rpm, ${thick}; ${show(duty.slip)} of it slips back.`,
+    `The rating gives ${show(duty.ratedFlow)} at ${formatRpm(duty.speed)}, ${thick}; ${show(duty.slip)} of it slips back.`,
     against
       ? `Measured flow is ${signed(against.value)} % off it (${signed(against.value - K95 * against.u)} to ${signed(against.value + K95 * against.u)} %).`
       : "No flow is measured: a timed fill or a tank's level would show how much it slips.",
@@ -81,14 +88,14 @@ function displacementView(
     kind: "displacement",
     lines: [
       {
-        label: `${formatNumber(duty.speed, 4)} rpm, ${thick}`,
+        label: `${formatRpm(duty.speed)}, ${thick}`,
         main: true,
         points: line(duty.speed, duty.viscosity),
       },
       ...(Math.abs(ratedSpeed / duty.speed - 1) > 0.02
         ? [
             {
-              label: `rated ${formatNumber(ratedSpeed, 4)} rpm`,
+              label: `rated ${formatRpm(ratedSpeed)}`,
               main: false,
               points: line(ratedSpeed, duty.viscosity),
             },
@@ -110,7 +117,7 @@ function displacementView(
             rows: duty.ceilings.temperatures.map((t, i) => ({
               temperature: formatSi(t, "temperature", units),
               speeds: (duty.ceilings.speeds[i] ?? []).map((s) =>
-                s === undefined ? null : `${formatNumber(s, 4)} rpm`,
+                s === undefined ? null : `${formatRpm(s)}`,
               ),
             })),
           },

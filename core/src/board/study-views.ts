@@ -1,7 +1,7 @@
 /** The rest a visit can show: field curve, fire-water test, levers, lift, sweep. Reader's units. */
 import type { Diagnosis } from "../diagnosis/index.ts";
 import type { ResidualShape } from "../hydraulics/index.ts";
-import { formatNumber, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
+import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
 import type { LeverModel } from "../suction/index.ts";
 import {
   fieldCurveOf,
@@ -169,7 +169,7 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
   const setting = (value: { value: number; unit: string } | null, id: LeverId): string => {
     if (!value) return "";
     if (value.unit === "m3/s") return `to ${formatSi(value.value, "flow", units)}`;
-    if (value.unit === "r/min") return `to ${formatNumber(value.value, 4)} rpm`;
+    if (value.unit === "r/min") return `to ${formatRpm(value.value)}`;
     if (value.unit === "K") return `to ${formatSi(value.value, "temperature", units)}`;
     const spare = value.value < 0 && id !== "cut-loss";
     return spare ? `${metres(-value.value)} to spare` : `by ${metres(Math.abs(value.value))}`;

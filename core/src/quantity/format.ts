@@ -91,3 +91,6 @@ export function formatSi(si: number, dimension: Dimension, system: UnitSystem, d
   const unit = shownUnit(dimension, system);
   return `${formatNumber(toUnit(si, unit), digits)} ${prettyUnit(unit)}`;
 }
+
+/** A speed in whole turns a minute: "2 945 rpm" would be misread, so there is no space inside. */
+export const formatRpm = (speed: number): string => `${Math.round(speed)} rpm`;

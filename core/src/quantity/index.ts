@@ -9,5 +9,5 @@ export { parseQuantity } from "./parse.ts";
 export type { Quantity, QuantityError, QuantityFault } from "./parse.ts";
 export { addInSquares, assumedGauge, band, K95, readingUncertainty, repeats } from "./uncertain.ts";
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
-export { formatNumber, formatSi, prettyUnit, shownUnit } from "./format.ts";
+export { formatNumber, formatRpm, formatSi, prettyUnit, shownUnit } from "./format.ts";
 export type { UnitSystem } from "./format.ts";

@@ -5,6 +5,7 @@ import {
   buildCurve,
   curveFromOnePoint,
   familyCurve,
+  hydraulicEfficiency,
   type RatedCurve,
   viscousCurve,
 } from "../curve/index.ts";
@@ -13,13 +14,13 @@ import { buildJet, type JetRating } from "../jet/index.ts";
 import { formatNumber, type Quantity, toUnit } from "../quantity/index.ts";
 import type { CaseLiquid } from "./liquid-of-case.ts";
 
-const CURVE_NOTES: Readonly<Record<CurveNote, string>> = {
+/** Notes on a curve as a whole; points that cannot be are named singly. */
+const CURVE_NOTES: Readonly<Record<Exclude<CurveNote, "efficiency-above-one">, string>> = {
   "points-sorted": "The curve's points were not in order of flow; they were sorted.",
   "duplicate-flows-averaged": "The curve gives one flow more than once; the values were averaged.",
   "head-rises-with-flow":
     "The curve's head rises with flow somewhere: one head may mean two flows.",
   "two-points-straight-line": "The curve has two points only and is taken as a straight line.",
-  "efficiency-above-one": "The curve's power would mean an efficiency above one: check its units.",
   "negative-points-left-out": "Curve points with a negative flow or head were left out.",
 };
 
@@ -45,7 +46,7 @@ export interface CaseCurves {
 export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): CaseCurves {
   const { pump } = file;
   const density = sheetDensity(liquid);
-  const sheets = pump.curve.flatMap((sheet): RatedCurve[] => {
+  const sheets = pump.curve.flatMap((sheet, index): RatedCurve[] => {
     const points = sheet.points.flatMap((p) =>
       p.flow
         ? [
@@ -65,7 +66,11 @@ export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): C
       density(sheet.liquid),
     );
     if (built.ok) {
-      notes.push(...built.value.notes.map((n) => CURVE_NOTES[n]));
+      for (const n of built.value.notes) {
+        if (n === "efficiency-above-one")
+          noteEfficiency(sheet, index, density(sheet.liquid), notes);
+        else notes.push(CURVE_NOTES[n]);
+      }
       return [built.value];
     }
     notes.push("The curve has fewer than two points with flow and head; it is not used.");
@@ -89,11 +94,29 @@ export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): C
   return { curve, curves: members, sheets, estimated: false };
 }
 
+/** Names the points whose power says that they give more than they take. */
+function noteEfficiency(
+  sheet: CaseFile["pump"]["curve"][number],
+  index: number,
+  density = 998.2,
+  notes: string[],
+): void {
+  for (const [i, p] of sheet.points.entries()) {
+    if (!p.flow || !p.head || !p.power || p.power.si <= 0) continue;
+    const share = hydraulicEfficiency(p.flow.si, p.head.si, p.power.si, density);
+    if (share > 1) {
+      notes.push(
+        `Curve ${index + 1}, point ${i + 1} (${p.flow.written}): its power would mean an efficiency of ${Math.round(100 * share)} %. Check the unit of power; the point is kept.`,
+      );
+    }
+  }
+}
+
 function wheelNote(
   member: { readonly from: string; readonly trim: number },
   wheel: number | undefined,
 ): string {
-  const size = wheel === undefined ? "" : ` of ${formatNumber(1000 * wheel, 4)} mm`;
+  const size = wheel === undefined ? "" : ` of ${Number((1000 * wheel).toFixed(1))} mm`;
   return member.from === "between"
     ? `The curve for the wheel${size} lies between two measured ones.`
     : `The curve for the wheel${size} is scaled from the nearest measured one by trim law (${formatNumber(100 * (member.trim - 1), 2)} % in diameter).`;

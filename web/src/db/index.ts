@@ -12,5 +12,5 @@ export {
   sheetWithEntries,
   yard,
 } from "./visits";
-export { Curve, LogEntry, Pump, RunSheet, Site } from "./entities";
+export { Curve, LogEntry, Plate, Pump, RunSheet, Site } from "./entities";
 export { inForce } from "./in-force";

@@ -1,7 +1,13 @@
 "use client";
 
 import type { LeversView } from "@yard-tack/core/board";
-import { formatNumber, formatSi, toUnit, type UnitSystem } from "@yard-tack/core/quantity";
+import {
+  formatNumber,
+  formatRpm,
+  formatSi,
+  toUnit,
+  type UnitSystem,
+} from "@yard-tack/core/quantity";
 import {
   DEFAULT_MARGIN,
   type LeverMoves,
@@ -87,7 +93,7 @@ export function LeversPanel({ view, units }: { view: LeversView; units: UnitSyst
           step={0.005}
           text={(v) =>
             model.curve.speed
-              ? `${formatNumber(model.curve.speed * v, 4)} rpm`
+              ? `${formatRpm(model.curve.speed * v)}`
               : `${formatNumber(100 * v, 3)} %`
           }
           onChange={(speedShare) => setMoves({ ...moves, speedShare })}
@@ -202,7 +208,7 @@ function Slider({
   return (
     <div className={classes.slider}>
       <label htmlFor={id}>{name}</label>
-      <output htmlFor={id}>{text(value)}</output>
+      <b aria-hidden>{text(value)}</b>
       <input
         id={id}
         type="range"

@@ -33,7 +33,7 @@ export function toRatingOption(
   return {
     animation: false,
     textStyle: { fontFamily: FONT, color: palette.ink },
-    grid: { left: 40, right: 96, top: 26, bottom: 40 },
+    grid: { left: 40, right: 24, top: 26, bottom: 40 },
     xAxis: {
       type: "value",
       min: 0,
@@ -72,17 +72,15 @@ export function toRatingOption(
           width: l.main ? 3 : 1.4,
           type: l.main ? "solid" : "dashed",
         },
-        endLabel: {
-          show: true,
-          formatter: l.label,
-          color: l.main ? palette.rated : palette.soft,
-          fontFamily: FONT,
-          fontSize: 11.5,
-          distance: 4,
-          width: 90,
-          overflow: "break",
+        markPoint: {
+          silent: true,
+          data: l.points.slice(spot(l.points), spot(l.points) + 1).map((p) => ({
+            coord: at(p),
+            symbol: "circle",
+            symbolSize: 0.1,
+            label: text(l.main ? palette.rated : palette.soft, "top", l.label),
+          })),
         },
-        labelLayout: { moveOverlap: "shiftY" },
       })),
       {
         name: "should be here",
@@ -120,5 +118,9 @@ export function toRatingOption(
     ],
   };
 }
+
+/** Where a line carries its name: a sixth of the way, clear of its end and of today. */
+const spot = (points: readonly RatingPoint[]): number =>
+  points.length > 6 ? Math.round(points.length / 6) : 0;
 
 const round = (v: number): number => Math.round(v * 1000) / 1000;

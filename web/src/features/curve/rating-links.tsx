@@ -14,6 +14,7 @@ export function RatingLinks({
     readonly id: string;
     readonly curveSource: string | null;
     readonly hasEarlierRating: boolean;
+    readonly hasCurve: boolean;
   };
 }) {
   const router = useRouter();
@@ -34,12 +35,13 @@ export function RatingLinks({
       <Link href={`/yard/${pump.id}/curve`}>
         {pump.curveSource ? "Change its rating" : "Give it a curve"}
       </Link>
+      <Link href={`/yard/${pump.id}/place`}>Pump, place and motor</Link>
       {pump.hasEarlierRating ? (
         <button type="button" onClick={() => void back()}>
           Put the one before back
         </button>
       ) : null}
-      {pump.curveSource ? <a href={`/yard/${pump.id}/curve.csv`}>Curve as CSV</a> : null}
+      {pump.hasCurve ? <a href={`/yard/${pump.id}/curve.csv`}>Curve as CSV</a> : null}
       <a href={`/yard/${pump.id}/case.json`}>Pump as a case file</a>
       {said ? <span role="status">{said}</span> : null}
     </div>

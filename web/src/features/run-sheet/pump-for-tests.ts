@@ -38,4 +38,5 @@ export const pumpForTests: PumpDto = {
   motor: (file["pump"] as { motor: Record<string, unknown> }).motor,
   curveSource: null,
   hasEarlierRating: false,
+  version: 1,
 };

@@ -39,6 +39,7 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
   };
   return {
     id: pump.id,
+    version: pump.version,
     tag: pump.tag,
     purpose: pump.purpose,
     family: pump.family,

@@ -38,8 +38,9 @@ export function PumpBoard({
           <>
             On its last visit{" "}
             <span>
-              {formatNumber(Math.abs(last.percent), 2)} % {last.percent < 0 ? "under" : "over"} its
-              fingerprint
+              {Math.abs(last.percent) < 0.5
+                ? "on its fingerprint"
+                : `${formatNumber(Math.abs(last.percent), 2)} % ${last.percent < 0 ? "under" : "over"} its fingerprint`}
             </span>{" "}
             at equal flow.
           </>

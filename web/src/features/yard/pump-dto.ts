@@ -19,6 +19,8 @@ export interface InstrumentDto {
 
 export interface PumpDto {
   readonly id: string;
+  /** Rises with each change of the pump itself. */
+  readonly version: number;
   readonly tag: string;
   readonly purpose: string;
   readonly family: string;

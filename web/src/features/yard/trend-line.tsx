@@ -66,17 +66,25 @@ export function TrendLine({
       <circle cx={x(last.at)} cy={y(last.percent)} r={small ? 4 : 5.5} className={classes.dot} />
       {small
         ? null
-        : points.map((p, i) => (
-            <text
-              key={p.at}
-              x={x(p.at)}
-              y={y(p.percent) - 10}
-              textAnchor={i === 0 ? "start" : "middle"}
-              className={classes.value}
-            >
-              {formatNumber(p.percent, 2)}
-            </text>
-          ))}
+        : points
+            .filter((p, i) => clear(points, i, x))
+            .map((p, i) => (
+              <text
+                key={p.at}
+                x={x(p.at)}
+                y={y(p.percent) - 10}
+                textAnchor={i === 0 ? "start" : "middle"}
+                className={classes.value}
+              >
+                {formatNumber(p.percent, 2)}
+              </text>
+            ))}
     </svg>
   );
 }
+
+/** Whether a point's figure has room: the last always, others when the next one is far enough. */
+const clear = (points: readonly TrendPoint[], i: number, x: (at: string) => number): boolean => {
+  const next = points[i + 1];
+  return !next || x(next.at) - x(points[i]?.at ?? next.at) > 40;
+};

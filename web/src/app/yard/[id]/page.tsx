@@ -15,8 +15,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
 }
 
 /** What goes to the browser: no more than the links need. */
-const ratingOf = ({ id, curveSource, hasEarlierRating }: PumpDto) => ({
+const ratingOf = ({ id, curveSource, hasEarlierRating, base }: PumpDto) => ({
   id,
   curveSource,
   hasEarlierRating,
+  hasCurve: "curve" in (base["pump"] as object),
 });

@@ -1,0 +1,197 @@
+/** What is asked of a pump and its place beyond its rating: each with its path in the case format. */
+import type { Dimension } from "@yard-tack/core/quantity";
+
+export interface PlaceField {
+  /** Dotted path in a case file. */
+  readonly path: string;
+  readonly label: string;
+  /** A quantity's dimension, a plain number, a choice, or yes and no. */
+  readonly kind: Dimension | "number" | "percent" | "choice" | "flag";
+  readonly like?: string;
+  readonly choices?: readonly (readonly [value: string, words: string])[];
+  /** Shown only while this holds. */
+  readonly when?: (values: Readonly<Record<string, string>>) => boolean;
+}
+
+export interface PlaceGroup {
+  readonly title: string;
+  readonly about: string;
+  readonly fields: readonly PlaceField[];
+}
+
+const mixed = (v: Readonly<Record<string, string>>) =>
+  ["sea-water", "ethylene-glycol", "propylene-glycol"].includes(v["site.liquid"] ?? "");
+
+export const PLACE_GROUPS: readonly PlaceGroup[] = [
+  {
+    title: "Air and liquid",
+    about:
+      "The altitude does for the air; a barometer at the site (not the weather report's sea-level figure) is better.",
+    fields: [
+      { path: "site.altitude", label: "Altitude", kind: "length", like: "85 m" },
+      {
+        path: "site.barometer",
+        label: "Barometer at the site",
+        kind: "pressure",
+        like: "100.3 kPa abs",
+      },
+      {
+        path: "site.liquid",
+        label: "Liquid",
+        kind: "choice",
+        choices: [
+          ["", "water"],
+          ["sea-water", "sea water"],
+          ["ethylene-glycol", "ethylene glycol in water"],
+          ["propylene-glycol", "propylene glycol in water"],
+          ["table", "another, by its own table"],
+        ],
+      },
+      {
+        path: "site.concentration",
+        label: "Concentration by mass, %",
+        kind: "percent",
+        like: "30",
+        when: mixed,
+      },
+      { path: "site.temperature", label: "Temperature", kind: "temperature", like: "14 degC" },
+    ],
+  },
+  {
+    title: "Suction",
+    about:
+      "Heights count from the shaft, or the eye of the first stage; up is positive. The level while pumping, not at rest.",
+    fields: [
+      {
+        path: "suction.sourceLevel",
+        label: "Level of the source",
+        kind: "length",
+        like: "1.8 m or -4.2 m",
+      },
+      { path: "suction.surfacePressure", label: "Pressure on it", kind: "pressure", like: "0 bar" },
+      { path: "suction.loss.head", label: "Clean loss of the line", kind: "length", like: "0.6 m" },
+      { path: "suction.loss.flow", label: "at a flow of", kind: "flow", like: "60 m3/h" },
+    ],
+  },
+  {
+    title: "System and duty",
+    about: "Static head is from surface to surface, pressures in them included.",
+    fields: [
+      { path: "discharge.staticHead", label: "Static head", kind: "length", like: "12 m" },
+      { path: "duty.flow", label: "Duty flow", kind: "flow", like: "62 m3/h" },
+      { path: "duty.head", label: "Duty head", kind: "length", like: "44.5 m" },
+      { path: "system.closedLoop", label: "A closed loop", kind: "flag" },
+      { path: "system.standby", label: "A second pump shares the header", kind: "flag" },
+    ],
+  },
+  {
+    title: "Pump",
+    about: "From the body plate, or measured.",
+    fields: [
+      { path: "pump.stages", label: "Stages", kind: "number", like: "1" },
+      { path: "pump.impeller.diameter", label: "Wheel fitted", kind: "length", like: "208 mm" },
+      {
+        path: "pump.impeller.material",
+        label: "Wheel of",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["cast-iron", "cast iron"],
+          ["bronze", "bronze"],
+          ["stainless", "stainless steel"],
+          ["plastic", "plastic"],
+          ["other", "something else"],
+        ],
+      },
+      {
+        path: "pump.impeller.mounting",
+        label: "Wheel held by",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["keyed", "key"],
+          ["screwed", "thread on the shaft"],
+          ["other", "something else"],
+        ],
+      },
+      { path: "pump.ports.suction", label: "Suction port, bore", kind: "length", like: "80 mm" },
+      {
+        path: "pump.ports.discharge",
+        label: "Discharge port, bore",
+        kind: "length",
+        like: "65 mm",
+      },
+      { path: "pump.casingVolume", label: "Liquid in the casing", kind: "volume", like: "8 L" },
+      { path: "pump.minimumFlow", label: "Least continuous flow", kind: "flow", like: "15 m3/h" },
+    ],
+  },
+  {
+    title: "Motor and drive",
+    about: "From the motor plate.",
+    fields: [
+      {
+        path: "pump.drive.kind",
+        label: "Driven",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["direct", "directly"],
+          ["vfd", "through a variable-speed drive"],
+          ["belt", "by belt"],
+          ["engine", "by an engine"],
+        ],
+      },
+      {
+        path: "pump.drive.ratio",
+        label: "Belt ratio",
+        kind: "number",
+        like: "1.5",
+        when: (v) => v["pump.drive.kind"] === "belt",
+      },
+      {
+        path: "pump.motor.phases",
+        label: "Phases",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["3", "three"],
+          ["1", "one"],
+        ],
+      },
+      { path: "pump.motor.power", label: "Power", kind: "power", like: "15 kW" },
+      { path: "pump.motor.voltage", label: "Voltage", kind: "voltage", like: "400 V" },
+      { path: "pump.motor.current", label: "Full-load current", kind: "current", like: "27.5 A" },
+      {
+        path: "pump.motor.serviceFactorCurrent",
+        label: "Service-factor amps",
+        kind: "current",
+        like: "30 A",
+      },
+      {
+        path: "pump.motor.noLoadCurrent",
+        label: "No-load current",
+        kind: "current",
+        like: "9.6 A",
+      },
+      { path: "pump.motor.speed", label: "Speed", kind: "speed", like: "2930 rpm" },
+      { path: "pump.motor.frequency", label: "Frequency", kind: "frequency", like: "50 Hz" },
+      { path: "pump.motor.powerFactor", label: "Power factor", kind: "number", like: "0.88" },
+      {
+        path: "pump.motor.efficiency",
+        label: "Efficiency, fraction",
+        kind: "number",
+        like: "0.91",
+      },
+      { path: "pump.motor.serviceFactor", label: "Service factor", kind: "number", like: "1.15" },
+      {
+        path: "pump.motor.capacitor",
+        label: "Capacitor",
+        kind: "capacitance",
+        like: "20 uF",
+        when: (v) => v["pump.motor.phases"] === "1",
+      },
+    ],
+  },
+];
+
+export const PLACE_FIELDS: readonly PlaceField[] = PLACE_GROUPS.flatMap((g) => g.fields);

@@ -1,0 +1,1 @@
+export { PlaceEditor } from "./place-editor";

@@ -1,0 +1,164 @@
+"use client";
+
+import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { useRouter } from "next/navigation";
+import { useEffect, useMemo, useState } from "react";
+import { PageHead } from "@/shell/page-head";
+import { PLACE_FIELDS, PLACE_GROUPS, type PlaceField } from "./fields";
+import { faultOf, type Values, valuesOf } from "./paths";
+import { savePlace } from "./save";
+import classes from "./place.module.css";
+
+const KEY = (pumpId: string) => `yard-place-${pumpId}`;
+
+/** What is known of a pump and its place; nothing is compulsory, each figure opens another answer. */
+export function PlaceEditor({
+  pumpId,
+  tag,
+  version,
+  base,
+}: {
+  pumpId: string;
+  tag: string;
+  version: number;
+  base: Readonly<Record<string, unknown>>;
+}) {
+  const router = useRouter();
+  const stored = useMemo(() => valuesOf(base), [base]);
+  const [typed, setTyped] = useState<Values>({});
+  const [answer, setAnswer] = useState<{ path: string; message: string } | null>(null);
+  const [saving, setSaving] = useState(false);
+  const values: Values = { ...stored, ...typed };
+  useEffect(() => {
+    // What an earlier visit to the page left unsaved, on this device.
+    const kept = readKept(KEY(pumpId));
+    if (kept) queueMicrotask(() => setTyped((t) => ({ ...kept, ...t })));
+  }, [pumpId]);
+  const set = (path: string, text: string) => {
+    const next = { ...typed, [path]: text };
+    setTyped(next);
+    setAnswer(null);
+    writeKept(KEY(pumpId), next);
+  };
+  const faults = PLACE_FIELDS.filter((f) => faultOf(f, values[f.path] ?? "") !== "");
+  const save = async () => {
+    setSaving(true);
+    const result = await savePlace({ pumpId, version, values: { ...values } }).catch(() => ({
+      ok: false as const,
+      path: "",
+      message: "The server did not answer. What you typed is kept on this device; try again.",
+    }));
+    setSaving(false);
+    if (!result.ok) {
+      setAnswer(result);
+      return;
+    }
+    writeKept(KEY(pumpId), {});
+    router.push(`/yard/${pumpId}`);
+    router.refresh();
+  };
+  return (
+    <main>
+      <PageHead title={tag} about="What is known of the pump and its place">
+        <Button
+          color="redLead.5"
+          loading={saving}
+          disabled={faults.length > 0}
+          onClick={() => void save()}
+        >
+          Save
+        </Button>
+      </PageHead>
+      {answer ? (
+        <p role="alert" className={classes.answer}>
+          {answer.path ? `${answer.path}: ` : ""}
+          {answer.message}
+        </p>
+      ) : null}
+      <div className={classes.groups}>
+        {PLACE_GROUPS.map((g) => (
+          <fieldset key={g.title} className={classes.group}>
+            <legend>{g.title}</legend>
+            <p>{g.about}</p>
+            <div className={classes.fields}>
+              {g.fields
+                .filter((f) => !f.when || f.when(values))
+                .map((f) => (
+                  <Field
+                    key={f.path}
+                    field={f}
+                    value={values[f.path] ?? ""}
+                    onChange={(text) => set(f.path, text)}
+                  />
+                ))}
+            </div>
+          </fieldset>
+        ))}
+      </div>
+    </main>
+  );
+}
+
+function Field({
+  field,
+  value,
+  onChange,
+}: {
+  field: PlaceField;
+  value: string;
+  onChange: (text: string) => void;
+}) {
+  const { label, kind, like, choices } = field;
+  if (kind === "choice") {
+    return (
+      <NativeSelect
+        label={label}
+        value={value}
+        onChange={(e) => onChange(e.currentTarget.value)}
+        data={(choices ?? []).map(([v, words]) => ({ value: v, label: words }))}
+      />
+    );
+  }
+  if (kind === "flag") {
+    return (
+      <label className={classes.flag}>
+        <input
+          type="checkbox"
+          checked={value === "true"}
+          onChange={(e) => onChange(e.currentTarget.checked ? "true" : "")}
+        />
+        {label}
+      </label>
+    );
+  }
+  return (
+    <TextInput
+      label={label}
+      placeholder={like}
+      value={value}
+      error={faultOf(field, value) || undefined}
+      onChange={(e) => onChange(e.currentTarget.value)}
+    />
+  );
+}
+
+function readKept(key: string): Values | undefined {
+  try {
+    const raw: unknown = JSON.parse(localStorage.getItem(key) ?? "null");
+    if (typeof raw !== "object" || raw === null) return undefined;
+    return Object.fromEntries(
+      Object.entries(raw).filter((e): e is [string, string] => typeof e[1] === "string"),
+    );
+  } catch {
+    return undefined;
+  }
+}
+
+function writeKept(key: string, values: Values): void {
+  try {
+    if (Object.keys(values).length === 0) localStorage.removeItem(key);
+    else localStorage.setItem(key, JSON.stringify(values));
+  } catch {
+    // A full or forbidden store is no reason to stop typing; the page still holds it.
+  }
+}
