@@ -90,7 +90,7 @@ function bandText({ value, u }: Uncertain, dimension: Dimension, units: UnitSyst
   return `${low} to ${formatSi(value + K95 * u, dimension, units)}, 95 %`;
 }
 
-const asWritten = (list: readonly Quantity[]): string => list.map((q) => q.written).join(", ");
+const asWritten = (list: readonly Quantity[]): string => list.map((q) => q.text).join(", ");
 
 /** An input that was read; left out when it was not. */
 const read = (name: string, list: readonly Quantity[] | undefined): FigureInput[] =>

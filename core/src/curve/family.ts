@@ -115,9 +115,13 @@ function blendColumn(a: Pchip, b: Pchip, weight: number): Pchip | undefined {
   const low = Math.max(a.x[0] ?? 0, b.x[0] ?? 0);
   const high = Math.min(a.x.at(-1) ?? 0, b.x.at(-1) ?? 0);
   if (!(high > low)) return undefined;
-  const flows = [...new Set([low, ...a.x, ...b.x, high])]
-    .filter((q) => q >= low && q <= high)
-    .sort((p, q) => p - q);
+  // Two points a rounding apart would give the line between them any slope.
+  const least = 1e-4 * (high - low);
+  const flows = [...a.x, ...b.x]
+    .filter((q) => q > low + least && q < high - least)
+    .sort((p, q) => p - q)
+    .reduce((kept, q) => (q - (kept.at(-1) ?? low) > least ? [...kept, q] : kept), [low]);
+  flows.push(high);
   const values = flows.map(
     (q) => (1 - weight) * (valueAt(a, q) ?? Number.NaN) + weight * (valueAt(b, q) ?? Number.NaN),
   );

@@ -4,7 +4,8 @@
  * The suction gauge is compared with the layout; the discharge gauge with the measured suction plus
  * the curve. So each gauge speaks once, and an error of the suction gauge is not counted twice.
  */
-import { countingHeight, staticPart, velocityHead } from "../hydraulics/index.ts";
+import { curveEnd } from "../curve/index.ts";
+import { countingHeight, lineLoss, staticPart, velocityHead } from "../hydraulics/index.ts";
 import { addInSquares, type Dimension, GRAVITY } from "../quantity/index.ts";
 import {
   electricalOf,
@@ -125,6 +126,7 @@ function dischargeGauge(
       ? velocityHead(flow, g.bore) -
         (s?.bore ? velocityHead(flow, s.bore) : s ? velocityHead(flow, g.bore) : 0)
       : 0;
+  const riser = s ? 0 : riserResistance(situation);
   return {
     id: id("discharge-gauge"),
     label: "discharge gauge",
@@ -132,7 +134,11 @@ function dischargeGauge(
     dimension: "pressure",
     seen: g.pressure,
     predict: (state, { condition }) =>
-      (state.head - fixed - velocityDifference(state.flow) - (s ? 0 : state.suctionLoss)) *
+      (state.head -
+        fixed -
+        velocityDifference(state.flow) -
+        (s ? 0 : state.suctionLoss) -
+        riser * state.flow ** 2) *
         perMetre +
       // A suction gauge that shows too much makes the head look too small, and the reverse.
       condition.suctionOffset * (s ? suctionSpan : 0) +
@@ -148,6 +154,13 @@ function dischargeGauge(
         condition.looseness * 0.2 * state.head * perMetre,
       ),
   };
+}
+
+/** Loss of the line up to a gauge far above the pump, per flow squared [m/(m³/s)²]. */
+function riserResistance({ riser, duty, liquid, curve }: Situation): number {
+  const reference = duty?.flow ?? (curve ? 0.7 * curveEnd(curve) : 0);
+  if (riser.length === 0 || reference <= 0) return 0;
+  return lineLoss(riser, reference, liquid.kinematicViscosity).total / reference ** 2;
 }
 
 function flowMeter({ snapshot, id }: Place): ReadingEvidence | undefined {

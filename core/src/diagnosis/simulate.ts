@@ -15,6 +15,9 @@ import { type Condition, SOUND } from "./condition.ts";
 import { emptyState, operate, type Setting } from "./operating-state.ts";
 import { pumpModel } from "./pump-model.ts";
 
+/** Clean loss taken for a suction line nobody described [m]. */
+const USUAL_LOSS = 0.4;
+
 /** Heights and bores of the gauges, as they hang. */
 export type GaugePlace = Pick<GaugeReading, "gaugeHeight" | "tappingHeight" | "line" | "bore">;
 
@@ -64,7 +67,8 @@ export function simulate(
   const nominal = expectedSpeed(situation, idle)?.value ?? curve.speed ?? 0;
   const speed = nominal * condition.speed;
   const perMetre = liquid.density * GRAVITY;
-  const loss = layout.loss ?? { flow: duty.flow, head: 0.4 };
+  const submerged = situation.installation === "submerged";
+  const loss = layout.loss ?? { flow: duty.flow, head: submerged ? 0 : USUAL_LOSS };
   const setting: Setting = {
     pump,
     condition: condition.vapour === "must-not" ? condition : { ...condition, vapour: "may" },
@@ -109,7 +113,7 @@ export function simulate(
     velocity(gauges.discharge) -
     height(gauges.discharge, 1) -
     lineLoss(
-      situation.installation === "submerged" ? riserOf(file, gauges.discharge.gaugeHeight) : [],
+      submerged ? riserOf(file, gauges.discharge.gaugeHeight) : [],
       flow,
       liquid.kinematicViscosity,
     ).total;

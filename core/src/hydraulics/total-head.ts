@@ -40,6 +40,8 @@ export interface HeadMeasurement {
   readonly riser?: Pipe & { readonly viscosity: number };
   /** The same as a drawn line. */
   readonly riserLine?: { readonly elements: readonly LineElement[]; readonly viscosity: number };
+  /** Loss between the level and the pump's inlet, known at one flow (level only) [m³/s], [m]. */
+  readonly inletLoss?: { readonly flow: number; readonly head: number };
   /** Standard uncertainty of each height [m]. */
   readonly uHeight?: number;
 }
@@ -64,7 +66,7 @@ export function staticPart(m: HeadMeasurement): number {
 }
 
 /**
- * The part that follows the flow [m]: velocity heads at the tappings, and the riser's loss.
+ * The part that follows the flow [m]: velocity heads at the tappings, and what riser and inlet lose.
  * Velocity heads need both bores (one gauge: the discharge bore); otherwise they are left out.
  */
 export function flowPart(m: HeadMeasurement, flow: number) {
@@ -77,7 +79,9 @@ export function flowPart(m: HeadMeasurement, flow: number) {
   }
   const riser = m.riser && pipeLoss(m.riser, flow, m.riser.viscosity);
   const line = m.riserLine;
+  const inlet = m.suction.kind === "level" ? m.inletLoss : undefined;
   const riserLoss =
+    (inlet && inlet.flow > 0 ? inlet.head * (flow / inlet.flow) ** 2 : 0) +
     (riser?.ok ? riser.value.totalLoss : 0) +
     (line ? lineLoss(line.elements, flow, line.viscosity).total : 0);
   return { velocityHeadDifference, riserLoss };

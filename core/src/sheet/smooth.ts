@@ -25,6 +25,7 @@ const HIGHEST_DEGREE = 4;
 /** A higher degree must better the left-out error by this share to be taken. */
 const BETTER_BY = 0.03;
 const NODES = 41;
+const MOST_SWEEPS = 1000;
 /** A rise of more than this share of the greatest value is a hump of the sheet, not of the hand. */
 const HUMP = 0.01;
 
@@ -126,22 +127,40 @@ const dot = (a: readonly number[], b: readonly number[]): number =>
   a.reduce((s, v, i) => s + v * (b[i] ?? 0), 0);
 
 /**
- * The nearest polynomial (in the fit's own metric) whose slope is nowhere above 0 right of its top.
+ * The fit with its slope kept from rising right of its top. The top may lie inside the range only
+ * where the sheet really has a hump: in its left half, and higher than the start by more than a hair.
+ */
+function fallingFrom(fit: Fit): readonly number[] {
+  const nodes = Array.from({ length: NODES }, (_, i) => -1 + (2 * i) / (NODES - 1));
+  const topOf = (c: readonly number[]): number => {
+    const values = nodes.map((t) => evaluate(c, t));
+    const top = values.indexOf(Math.max(...values));
+    const rise = (values[top] ?? 0) - (values[0] ?? 0);
+    const hump = top < NODES / 2 && rise > HUMP * Math.abs(values[top] ?? 0);
+    return hump ? top : 0;
+  };
+  let from = topOf(fit.coefficients);
+  for (;;) {
+    const found = nearestFalling(fit, nodes.slice(from));
+    // Held down, the line may have its top further left: then it must fall from there.
+    const top = topOf(found);
+    if (top >= from) return found;
+    from = top;
+  }
+}
+
+/**
+ * The nearest polynomial (in the fit's own metric) whose slope is nowhere above 0 at the nodes.
  * Quadratic programme solved in its dual, one constraint at a time (Hildreth 1957).
  */
-function fallingFrom({ coefficients, inverse }: Fit): readonly number[] {
+function nearestFalling({ coefficients, inverse }: Fit, nodes: readonly number[]): number[] {
   const degree = coefficients.length - 1;
-  const nodes = Array.from({ length: NODES }, (_, i) => -1 + (2 * i) / (NODES - 1));
-  const values = nodes.map((t) => evaluate(coefficients, t));
-  const top = values.indexOf(Math.max(...values));
-  const rise = (values[top] ?? 0) - (values[0] ?? 0);
-  const from = rise > HUMP * Math.abs(values[top] ?? 0) ? top : 0;
-  const rows = nodes.slice(from).map((t) => slopes(t, degree));
+  const rows = nodes.map((t) => slopes(t, degree));
   const shifted = rows.map((a) => inverse.map((row) => dot(row, a)));
   const lengths = rows.map((a, i) => dot(a, shifted[i] ?? []));
   const multipliers = rows.map(() => 0);
   const c = [...coefficients];
-  for (let sweep = 0; sweep < 200; sweep++) {
+  for (let sweep = 0; sweep < MOST_SWEEPS; sweep++) {
     let moved = 0;
     for (const [i, a] of rows.entries()) {
       const length = lengths[i] ?? 0;
@@ -154,7 +173,7 @@ function fallingFrom({ coefficients, inverse }: Fit): readonly number[] {
       for (const [j, s] of (shifted[i] ?? []).entries()) c[j] = (c[j] ?? 0) - step * s;
       moved = Math.max(moved, Math.abs(step) * length);
     }
-    if (moved < 1e-10) break;
+    if (moved < 1e-9) break;
   }
   return c;
 }

@@ -217,9 +217,13 @@ export function healthyRating(situation: Situation): RatingReadings | undefined 
   }
   if (!jet || !motor) return undefined;
   const pressure = regulator ?? jet.lines[0]?.flow.x[0] ?? 0;
-  const flow = jetFlow(jet, -layout.sourceLevel, pressure);
+  // The flow makes the loss that deepens the lift that lowers the flow: a few rounds settle it.
+  let flow = jetFlow(jet, -layout.sourceLevel, pressure);
+  for (let i = 0; i < 40 && flow.ok; i++) {
+    flow = jetFlow(jet, -layout.sourceLevel + lossAt(layout.loss, flow.value), pressure);
+  }
   if (!flow.ok) return undefined;
-  const loss = lossAt(lossOf(situation, layout, flow.value, viscosity), flow.value);
+  const loss = lossAt(layout.loss, flow.value);
   const suction = layout.surfacePressure + (layout.sourceLevel - loss) * perMetre;
   return {
     flow: flow.value,

@@ -71,7 +71,8 @@ export function measurementOf(
   if (suction) {
     return { suction: { kind: "gauge", gauge: suction }, discharge, density, uHeight: HEIGHT_U };
   }
-  const level = layoutOf(situation, snapshot)?.sourceLevel;
+  const layout = layoutOf(situation, snapshot);
+  const level = layout?.sourceLevel;
   if (level === undefined || situation.installation !== "submerged") return undefined;
   const { riser, liquid } = situation;
   return {
@@ -79,6 +80,7 @@ export function measurementOf(
     discharge,
     density,
     uHeight: HEIGHT_U,
+    inletLoss: layout?.loss,
     ...(riser.length > 0
       ? { riserLine: { elements: riser, viscosity: liquid.kinematicViscosity } }
       : {}),

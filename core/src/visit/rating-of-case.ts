@@ -106,7 +106,7 @@ function noteEfficiency(
     const share = hydraulicEfficiency(p.flow.si, p.head.si, p.power.si, density);
     if (share > 1) {
       notes.push(
-        `Curve ${index + 1}, point ${i + 1} (${p.flow.written}): its power would mean an efficiency of ${Math.round(100 * share)} %. Check the unit of power; the point is kept.`,
+        `Curve ${index + 1}, point ${i + 1} (${p.flow.text}): its power would mean an efficiency of ${Math.round(100 * share)} %. Check the unit of power; the point is kept.`,
       );
     }
   }

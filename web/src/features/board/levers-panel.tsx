@@ -119,7 +119,7 @@ export function LeversPanel({ view, units }: { view: LeversView; units: UnitSyst
           All as they are
         </Button>
       </div>
-      <h4>Each lever alone, for the greater of 1.3 times and 1 m more</h4>
+      <p className={classes.title}>Each lever alone, for the greater of 1.3 times and 1 m more</p>
       <ul className={classes.rows}>
         {view.rows.map((r) => (
           <li key={r.id} data-feasible={r.feasible}>
