@@ -22,11 +22,20 @@ const ms = (v) => `${v.toFixed(1)} ms`;
 
 say(`${cpus().length} cores, ${cpus()[0]?.model ?? ""}, Node ${process.versions.node}`);
 
-const ran = spawnSync(process.execPath, ["--import", "tsx", "bench/diagnose.ts"], {
-  cwd: join(root, "core"),
-  encoding: "utf8",
-});
-const core = JSON.parse(ran.stdout);
+const inCore = (file) =>
+  JSON.parse(
+    spawnSync(process.execPath, ["--import", "tsx", `bench/${file}.ts`], {
+      cwd: join(root, "core"),
+      encoding: "utf8",
+    }).stdout,
+  );
+const sums = inCore("computations");
+const seconds = (v) => `${(v / 1000).toFixed(2)} s`;
+row("10,000 duty points with first-order bands", seconds(sums.duties), "at most 2 s");
+row("1,000 duty points with sampled bands, 400 draws", seconds(sums.sampled), "at most 2 s");
+row("every lever and the whole sweep, median", ms(sums.levers), "at most 30 ms");
+row("a curve trace of 200 points, median", ms(sums.trace), "at most 20 ms");
+const core = inCore("diagnose");
 row("one diagnosis, the shipped example, median", ms(core.one.median), "at most 20 ms");
 row("one diagnosis, 95th percentile", ms(core.one.p95));
 row("one diagnosis with three snapshots, median", ms(core.threeSnapshots.median));

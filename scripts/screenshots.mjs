@@ -60,6 +60,77 @@ const read = async (page, slot, text) => {
   await input.press("Enter");
 };
 
+/** A curve sheet drawn and turned a little, then traced. */
+async function traced(page) {
+  const place = (q, h) => {
+    const [x, y] = [90 + q * 8.2 - 500, 640 - h * 9.333 - 360];
+    const turn = 0.04;
+    return {
+      x: 500 + x * Math.cos(turn) - y * Math.sin(turn),
+      y: 360 + x * Math.sin(turn) + y * Math.cos(turn),
+    };
+  };
+  const head = (q) => 52 - 0.0021 * q * q;
+  const lines = [
+    ...Array.from({ length: 11 }, (_, i) => ({
+      points: [place(10 * i, 0), place(10 * i, 60)],
+      wide: 1,
+    })),
+    ...Array.from({ length: 7 }, (_, i) => ({
+      points: [place(0, 10 * i), place(100, 10 * i)],
+      wide: 1,
+    })),
+    { points: Array.from({ length: 46 }, (_, i) => place(2 * i, head(2 * i))), wide: 3 },
+  ];
+  const texts = [
+    ...Array.from({ length: 11 }, (_, i) => ({ ...place(10 * i - 1, -3.5), text: String(10 * i) })),
+    ...Array.from({ length: 6 }, (_, i) => ({
+      ...place(-5, 10 * i + 9),
+      text: String(10 * i + 10),
+    })),
+  ];
+  const url = await page.evaluate(
+    ({ lines, texts }) => {
+      const canvas = Object.assign(document.createElement("canvas"), { width: 1000, height: 720 });
+      const pen = canvas.getContext("2d");
+      pen.fillStyle = "#fdfbf4";
+      pen.fillRect(0, 0, 1000, 720);
+      pen.fillStyle = "#333";
+      pen.font = "18px sans-serif";
+      for (const t of texts) pen.fillText(t.text, t.x, t.y);
+      for (const { points, wide } of lines) {
+        pen.lineWidth = wide;
+        pen.strokeStyle = wide > 1 ? "#222" : "#c4c0b4";
+        pen.beginPath();
+        points.forEach((p, i) => (i === 0 ? pen.moveTo(p.x, p.y) : pen.lineTo(p.x, p.y)));
+        pen.stroke();
+      }
+      return canvas.toDataURL("image/png");
+    },
+    { lines, texts },
+  );
+  await page.locator('input[type="file"]').setInputFiles({
+    name: "sheet.png",
+    mimeType: "image/png",
+    buffer: Buffer.from(url.split(",")[1], "base64"),
+  });
+  const canvas = page.getByTestId("picture").locator("canvas");
+  const tap = async (q, h) => {
+    const box = await canvas.boundingBox();
+    const at = place(q, h);
+    const share = box.width / 1000;
+    await canvas.click({ position: { x: at.x * share, y: at.y * share } });
+  };
+  await tap(0, 0);
+  await tap(100, 0);
+  await page.getByLabel("flow at the high mark").fill("100");
+  await tap(0, 0);
+  await tap(0, 60);
+  await page.getByLabel("head at the high mark").fill("60");
+  for (const q of [0, 12, 25, 40, 55, 68, 80, 90]) await tap(q, head(q));
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
 try {
   await picture("slate", LAPTOP, (page) => page.goto("/"));
   await picture("run-sheet", LAPTOP, async (page) => {
@@ -119,6 +190,28 @@ try {
     await page.goto("/yard");
     await page.getByRole("link", { name: /BI-2/ }).first().click();
     await chart(page);
+  });
+  await picture("pump-displacement", LAPTOP, async (page) => {
+    await page.goto("/yard");
+    await page.getByRole("link", { name: /LF-4/ }).first().click();
+    await page.locator('[data-testid="rating-chart"] svg').waitFor();
+    await page.locator("[data-figure]").first().waitFor();
+  });
+  await picture("levers", LAPTOP, async (page) => {
+    await page.goto("/yard");
+    await page.getByRole("link", { name: /QO-4/ }).first().click();
+    await page.getByText("move the levers").click();
+    await page.getByLabel("Level, or pump lower").fill("0.6");
+    await page.locator('[data-figure="npsh-margin"]').click();
+    await page.locator('[data-figure="npsh-margin"]').scrollIntoViewIfNeeded();
+    await page.evaluate(() => window.scrollBy(0, 420));
+  });
+  await picture("rating-trace", LAPTOP, async (page) => {
+    await page.goto("/yard");
+    await page.getByRole("link", { name: /LF-1/ }).first().click();
+    await page.getByRole("link", { name: "Change its rating" }).click();
+    await page.getByRole("button", { name: "Trace a picture" }).click();
+    await traced(page);
   });
   await picture("new-call", LAPTOP, (page) => page.goto("/call"));
   await picture("log", LAPTOP, (page) => page.goto("/log"));

@@ -11,7 +11,7 @@ import {
   systemHead,
 } from "../curve/index.ts";
 import type { Diagnosis } from "../diagnosis/index.ts";
-import { formatNumber, formatRpm, K95 } from "../quantity/index.ts";
+import { formatRpm, K95 } from "../quantity/index.ts";
 import { cleanSystem, partsOf, type Situation, type SystemSource } from "../visit/index.ts";
 
 /** Flow [m³/s] and head [m]. */

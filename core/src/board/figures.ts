@@ -12,6 +12,7 @@ import {
   type Uncertain,
   type UnitSystem,
 } from "../quantity/index.ts";
+import { lineLossHazenWilliams, sampledFlow } from "../hydraulics/index.ts";
 import { lossAt } from "../suction/index.ts";
 import {
   driveStudy,
@@ -62,6 +63,7 @@ export function figuresOf(file: CaseFile, d: Diagnosis, units: UnitSystem): Figu
     ofBest,
     efficiency,
     deadHead,
+    passing,
     available,
     fromLayout,
     required,
@@ -139,6 +141,16 @@ const FLOW_FORMULA = {
   power: "the flow at which the curve takes the measured shaft power: P(Q) = P_curve(Q)",
 } as const;
 
+/** Band of a flow found from head: sampled, since the curve bends and ends. */
+function sampledBand(parts: VisitParts, near: number, units: UnitSystem): string {
+  const { measurement, curve, tolerance } = parts;
+  const s = measurement && curve && sampledFlow(measurement, curve, tolerance, near);
+  if (!s) return "";
+  const open = s.atEnds > 0.05 ? ", open at the end of the sheet" : "";
+  const low = si(s.low95, "flow", units).replace(/\s\S+$/, "");
+  return `${low} to ${si(s.high95, "flow", units)}, 95 %${open}`;
+}
+
 const flow: Work = ({ parts, snapshot, units }) => {
   const best = parts.duty.flow;
   if (!best) return undefined;
@@ -147,7 +159,8 @@ const flow: Work = ({ parts, snapshot, units }) => {
     group: "duty",
     name: best.from === "meter" ? "Flow" : `Flow, by ${best.from.replace("-", " ")}`,
     text: si(best.value, "flow", units),
-    band: bandText(best, "flow", units),
+    band:
+      best.from === "head" ? sampledBand(parts, best.value, units) : bandText(best, "flow", units),
     formula: FLOW_FORMULA[best.from],
     inputs: [
       ...(best.from === "meter" ? read("meter", snapshot?.flow) : []),
@@ -252,6 +265,21 @@ const deadHead: Work = ({ situation, parts, units }) => {
   };
 };
 
+const passing: Work = ({ situation, parts }) => {
+  const warming = heatStudy(situation, parts).passing;
+  if (warming === undefined || warming < 0.05) return undefined;
+  return {
+    id: "passing",
+    group: "duty",
+    name: "Warmed on its way through",
+    text: `${formatNumber(warming, 2)} K`,
+    band: "",
+    formula: "ΔT = g H (1/η − 1)/c_p",
+    inputs: [worked("specific heat", "4186 J/(kg K), water's")],
+    source: "What the pump does not turn into head ends as heat; it grows fast toward shut-off.",
+  };
+};
+
 const available: Work = ({ parts, situation, snapshot, units }) => {
   const { fromGauge } = parts.npsh;
   if (!fromGauge) return undefined;
@@ -290,6 +318,22 @@ const fromLayout: Work = ({ parts, situation, units }) => {
     inputs: [
       worked("level", si(layout.sourceLevel, "length", units)),
       worked("loss at this flow", si(lossAt(layout.loss, q), "length", units)),
+      ...(situation.suctionElements.length > 0 && situation.named.name === "water" && q > 0
+        ? [
+            worked(
+              "loss by Hazen–Williams instead",
+              si(
+                lineLossHazenWilliams(
+                  situation.suctionElements,
+                  q,
+                  situation.liquid.kinematicViscosity,
+                ),
+                "length",
+                units,
+              ),
+            ),
+          ]
+        : []),
       ...(missing ? [worked("less by gauge", si(missing.value, "length", units))] : []),
     ],
     source:

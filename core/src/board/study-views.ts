@@ -1,6 +1,6 @@
 /** The rest a visit can show: field curve, fire-water test, levers, lift, sweep. Reader's units. */
 import type { Diagnosis } from "../diagnosis/index.ts";
-import type { ResidualShape } from "../hydraulics/index.ts";
+import { demandPlace, fireSize, type ResidualShape } from "../hydraulics/index.ts";
 import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
 import type { LeverModel } from "../suction/index.ts";
 import {
@@ -100,8 +100,24 @@ export function fireView({ situation }: Diagnosis, units: UnitSystem): FireView 
         verdict: verdicts.overload,
       },
     ],
-    sentence: `${words[overall]} Brought to rated speed by affinity. Acceptance belongs to the authority in charge.`,
+    sentence: `${words[overall]} Brought to rated speed by affinity. ${sizeWords(study.demand, study.rating.flow, units)}Acceptance belongs to the authority in charge.`,
   };
+}
+
+const PLACES = {
+  usual: "where it should (90 to 140 %)",
+  "at-limit": "between 140 % and the limit of 150 %",
+  outside: "outside 90 to 150 %",
+} as const;
+
+/** Where the demand sits on this pump, and the listed size it asks for. */
+function sizeWords(demand: number | undefined, rated: number, units: UnitSystem): string {
+  const size = demand === undefined ? undefined : fireSize(demand);
+  if (demand === undefined || !size) return "";
+  const show = (q: number) => formatSi(q, "flow", units);
+  const least = show(size.smallest);
+  const preferred = size.preferred === undefined ? "" : `, ${show(size.preferred)} preferred`;
+  return `The demand of ${show(demand)} is ${formatNumber((100 * demand) / rated, 3)} % of rated, ${PLACES[demandPlace(demand, rated)]}; the smallest listed size for it is ${least}${preferred}. `;
 }
 
 export interface LeversView {

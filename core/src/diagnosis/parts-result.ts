@@ -1,7 +1,7 @@
 /** Duty, NPSH and motor part of a result, from the studies of a visit. Values are SI. */
 import type { CaseFile, ResultDuty, ResultMotor, ResultNpsh } from "../case/index.ts";
 import { intersections } from "../curve/index.ts";
-import type { FlowEstimate } from "../hydraulics/index.ts";
+import { type FlowEstimate, sampledFlow } from "../hydraulics/index.ts";
 import { band, K95, type Uncertain } from "../quantity/index.ts";
 import {
   cleanSystem,
@@ -25,10 +25,21 @@ const withUnit = ({ value, u }: Uncertain, unit: string) => {
 
 const orNull = <T>(value: T | undefined): T | null => value ?? null;
 
+/** A flow from head is banded by sampling: the curve bends and ends. */
+function headBand(parts: VisitParts, near: number) {
+  const { measurement, curve, tolerance } = parts;
+  const sampled = measurement && curve && sampledFlow(measurement, curve, tolerance, near);
+  return sampled ? { low95: sampled.low95, high95: sampled.high95 } : {};
+}
+
 /** Duty part of a result. */
 export function dutyResult(parts: VisitParts, situation: Situation): ResultDuty {
   const { duty, snapshot, curve } = parts;
-  const flow = (f: FlowEstimate) => ({ ...withUnit(f, "m3/s"), from: f.from });
+  const flow = (f: FlowEstimate) => ({
+    ...withUnit(f, "m3/s"),
+    ...(f.from === "head" ? headBand(parts, f.value) : {}),
+    from: f.from,
+  });
   const against = duty.headAgainstCurve && band(duty.headAgainstCurve);
   const system = cleanSystem(situation);
   const field = fieldCurveOf(situation);

@@ -66,3 +66,24 @@ export function roughnessOf(material: string | undefined): number {
   const text = material?.toLowerCase() ?? "";
   return ROUGHNESS.find(([word]) => text.includes(word))?.[1] ?? USUAL_ROUGHNESS;
 }
+
+/** Hazen–Williams C by what a pipe is made of; the first word that fits decides. */
+const SMOOTHNESS: readonly (readonly [word: string, c: number])[] = [
+  ["cast", 100],
+  ["rust", 80],
+  ["galvani", 120],
+  ["concrete", 120],
+  ["stainless", 140],
+  ["steel", 120],
+  ["copper", 140],
+  ["pvc", 150],
+  ["pe", 150],
+  ["plastic", 150],
+  ["hose", 140],
+];
+
+/** Hazen–Williams C of a material; 120 when nobody said. Source: usual handbook values, some years old. */
+export function hazenCOf(material: string | undefined): number {
+  const text = material?.toLowerCase() ?? "";
+  return SMOOTHNESS.find(([word]) => text.includes(word))?.[1] ?? 120;
+}

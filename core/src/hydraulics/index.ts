@@ -1,4 +1,4 @@
-export { FITTINGS, roughnessOf } from "./fittings.ts";
+export { FITTINGS, hazenCOf, roughnessOf } from "./fittings.ts";
 export {
   colebrook,
   hazenWilliams,
@@ -8,7 +8,7 @@ export {
   velocityIn,
 } from "./friction.ts";
 export type { FlowRegime, Pipe, PipeLoss } from "./friction.ts";
-export { exitLoss, lineLoss, orderFaults } from "./pipe-line.ts";
+export { exitLoss, lineLoss, lineLossHazenWilliams, orderFaults } from "./pipe-line.ts";
 export type { ElementLoss, LineElement, LineKind, LineLoss, OrderFault } from "./pipe-line.ts";
 export {
   countingHeight,
@@ -33,3 +33,5 @@ export { againstOriginal, correctedPoint, fireTest } from "./fire-points.ts";
 export type { FirePoint, FireRating, FireResult, FireSetup } from "./fire-points.ts";
 export { demandPlace, fireSize } from "./fire-size.ts";
 export type { FireSize } from "./fire-size.ts";
+export { sampledFlow, USUAL_DRAWS } from "./sampled-flow.ts";
+export type { SampledFlow } from "./sampled-flow.ts";

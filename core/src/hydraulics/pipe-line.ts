@@ -1,6 +1,6 @@
 /** The loss of a whole line, element by element, in the order of the flow. SI throughout. */
-import { FITTINGS, type FittingId, roughnessOf } from "./fittings.ts";
-import { pipeLoss, velocityHead, velocityIn } from "./friction.ts";
+import { FITTINGS, type FittingId, hazenCOf, roughnessOf } from "./fittings.ts";
+import { hazenWilliams, pipeLoss, velocityHead, velocityIn } from "./friction.ts";
 
 export type LineKind =
   | "inlet"
@@ -127,6 +127,25 @@ function coefficientOf(
   const row = FITTINGS[id];
   const turn = e.kind === "bend" ? Math.min(1.5, (e.angle ?? RIGHT_ANGLE) / RIGHT_ANGLE) : 1;
   return { k: row.k * turn, source: row.source };
+}
+
+/**
+ * The same line by the second school: Hazen–Williams for the pipes, the same K for the fittings [m].
+ * For water near 15 °C only.
+ */
+export function lineLossHazenWilliams(
+  elements: readonly LineElement[],
+  flow: number,
+  viscosity: number,
+): number {
+  let bore = elements.find((e) => e.bore)?.bore;
+  return lineLoss(elements, flow, viscosity).elements.reduce((sum, loss, i) => {
+    const e = elements[i];
+    bore = e?.bore ?? bore;
+    if (!e || !bore) return sum;
+    const pipe = hazenWilliams(flow, bore, e.length ?? 0, hazenCOf(e.material ?? e.kind));
+    return sum + pipe + loss.k * velocityHead(flow, bore);
+  }, 0);
 }
 
 /** Velocity head lost where a line ends in a tank [m]: K = 1 on its last bore. */

@@ -11,3 +11,4 @@ export { addInSquares, assumedGauge, band, K95, readingUncertainty, repeats } fr
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
 export { formatNumber, formatRpm, formatSi, prettyUnit, shownUnit } from "./format.ts";
 export type { UnitSystem } from "./format.ts";
+export { normalAt, normalDraws } from "./draws.ts";

@@ -41,20 +41,23 @@ export function fieldCurveOf(situation: Situation): FieldCurve | undefined {
 export interface FireStudy extends FireResult {
   readonly points: readonly FirePoint[];
   readonly rating: { readonly flow: number; readonly pressure: number; readonly speed: number };
+  /** What is asked of it, where that is stated apart from its rating [m³/s]. */
+  readonly demand: number | undefined;
 }
 
 /**
  * The three-point test of a fire-water pump, from this visit's snapshots with metered flow (or shut).
- * Rated are the stated rated duty, else the best point of the curve.
+ * Rated is the point on its plate, else the stated duty, else the best point of the curve.
  */
 export function fireStudy(situation: Situation): FireStudy | undefined {
-  const { family, curve, liquid, duty, motor } = situation;
+  const { family, curve, liquid, duty, ratedPoint, motor } = situation;
+  const stated = ratedPoint ?? duty;
   const speed = curve?.speed ?? motor?.speed;
   if (family !== "fire" || !speed) return undefined;
   const best = curve && bestEfficiencyFlow(curve);
-  const flow = duty?.flow ?? best;
+  const flow = stated?.flow ?? best;
   const head =
-    duty?.head ?? (curve && best !== undefined ? readCurve(curve, best).head : undefined);
+    stated?.head ?? (curve && best !== undefined ? readCurve(curve, best).head : undefined);
   if (flow === undefined || head === undefined) return undefined;
   const rating = { flow, pressure: head * liquid.density * GRAVITY, speed };
   const points = situation.snapshots.flatMap((s): FirePoint[] => {
@@ -78,5 +81,5 @@ export function fireStudy(situation: Situation): FireStudy | undefined {
     suctionBore: situation.ports.suction,
     dischargeBore: situation.ports.discharge,
   };
-  return { ...fireTest(setup, points), points, rating };
+  return { ...fireTest(setup, points), points, rating, demand: ratedPoint && duty?.flow };
 }

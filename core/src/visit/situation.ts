@@ -53,6 +53,8 @@ export interface Situation {
   /** Best-efficiency and least continuous flow as the maker states them [m³/s]. */
   readonly statedBestFlow: number | undefined;
   readonly minimumFlow: number | undefined;
+  /** The one point on the plate [m³/s], [m]. */
+  readonly ratedPoint: { readonly flow: number; readonly head: number } | undefined;
   readonly displacement: DisplacementRating | undefined;
   readonly jet: JetRating | undefined;
   /** Setting of a jet's pressure regulator [Pa]. */
@@ -139,6 +141,7 @@ export function situationOf(file: CaseFile): Situation {
     estimatedCurve: estimated,
     statedBestFlow: pump.bep?.flow?.si,
     minimumFlow: pump.minimumFlow?.si,
+    ratedPoint: flowAndHead(pump.ratedPoint),
     displacement: displacementOf(file, notes),
     jet: jetOf(file, notes),
     regulator: pump.jet?.regulator?.si,

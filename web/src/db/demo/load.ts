@@ -83,9 +83,9 @@ async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now
   const file = demoFile(story.tag) as Json & { pump: Json; site: Json };
   const pumpId = id("pump", story.tag);
   const { tag, family, installation, motor, ...rest } = file.pump;
-  const { curve, positiveDisplacement, jet, ...details } = rest;
+  const { curve, ratedPoint, positiveDisplacement, jet, ...details } = rest;
   const rating = Object.fromEntries(
-    Object.entries({ curve: curve && [curve], positiveDisplacement, jet }).filter(([, v]) => v),
+    Object.entries({ curve: curve && [curve], ratedPoint, positiveDisplacement, jet }).filter(([, v]) => v),
   );
   const { suction, discharge, system, duty, sump } = file;
   const installedAt = new Date(now.getTime() - 760 * DAY);

@@ -495,6 +495,7 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "TB-15", ports: "2 in", seal: "carbon on ceramic" },
         visits: [
           fingerprint(200),
+          round(120, "On its fingerprint."),
           call(66, "No water after the winter", "The pipes above it had emptied.", "Filled by hose; they need a circuit of their own.", "improved"),
         ],
       },

@@ -253,7 +253,7 @@ function withTable(draft: Draft, family: string, system: UnitSystem): Draft {
 }
 
 function sourceOf(draft: Draft, rating: Readonly<Record<string, unknown>>): string {
-  if ("ratedPoint" in rating) return "estimated from one rated point";
+  if ("ratedPoint" in rating && !("curve" in rating)) return "estimated from one rated point";
   const curves = rating["curve"] as readonly { grade?: string }[] | undefined;
   if (curves?.every((c) => c.grade === "own-test")) return "this pump's own test";
   return draft.source || "typed from a sheet";
@@ -285,7 +285,8 @@ function OnePoint({
       </p>
       {hasCurve ? (
         <p role="status" className={classes.note}>
-          This pump has typed points; while they are there the one point is not used.
+          This pump has typed points, and they draw its curve. The one point is kept as the duty on
+          its plate.
         </p>
       ) : null}
       <div className={classes.marks}>

@@ -66,7 +66,7 @@ export interface DraftTable {
 
 export interface Draft {
   readonly tables: readonly DraftTable[];
-  /** One rated point, figures with their units as typed; counts only while no curve has points. */
+  /** The point on the plate, figures with their units as typed; draws a curve only while none has points. */
   readonly point: Cells;
   /** Where it comes from, in words. */
   readonly source: string;
@@ -229,10 +229,8 @@ export function ratingOfDraft(draft: Draft): {
   const [jet] = of("jet");
   const rating: Record<string, unknown> = {};
   if (curves.length > 0) rating["curve"] = curves;
-  else {
-    const point = pointOf(draft.point, faults);
-    if (Object.keys(point).length > 0) rating["ratedPoint"] = point;
-  }
+  const point = pointOf(draft.point, faults);
+  if (Object.keys(point).length > 0) rating["ratedPoint"] = point;
   if (displacement) {
     rating["positiveDisplacement"] = {
       points: points(displacement),

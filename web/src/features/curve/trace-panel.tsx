@@ -352,7 +352,12 @@ function PictureStage({
               <g key={k} className={classes.axisMark} strokeWidth={2 * unit}>
                 <line x1={at.x - 9 * unit} x2={at.x + 9 * unit} y1={at.y} y2={at.y} />
                 <line x1={at.x} x2={at.x} y1={at.y - 9 * unit} y2={at.y + 9 * unit} />
-                <text x={at.x + 8 * unit} y={at.y + (axis === "flow" ? 20 : -8) * unit} fontSize={15 * unit} strokeWidth={0}>
+                <text
+                  x={at.x + 8 * unit}
+                  y={at.y + (axis === "flow" ? 20 : -8) * unit}
+                  fontSize={15 * unit}
+                  strokeWidth={0}
+                >
                   {axis}
                 </text>
               </g>

@@ -8,6 +8,7 @@ import { PlateCard } from "./plate-card";
 import { PumpBoard } from "./pump-board";
 import type { PumpPageDto } from "./server";
 import { TrendLine } from "./trend-line";
+import { WearCard } from "./wear-card";
 import { pumpLine } from "./words";
 import classes from "./yard.module.css";
 
@@ -67,6 +68,7 @@ export function PumpPage({ dto, rating }: { dto: PumpPageDto; rating: ReactNode 
         <section className={classes.right}>
           <PumpBoard base={pump.base} snapshots={dto.lastSnapshots} trend={trend} />
           {rating}
+          {dto.wear ? <WearCard basis={dto.wear} /> : null}
           <NextPump pump={pump} />
         </section>
       </div>

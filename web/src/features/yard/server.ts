@@ -5,6 +5,7 @@ import { logBody } from "@/features/log/index.server";
 import { loadPump } from "./load-pump";
 import type { PumpDto } from "./pump-dto";
 import { trendOf, type TrendPoint } from "./trend";
+import { type WearBasis, wearOf } from "./wear";
 
 export interface YardSite {
   readonly id: string;
@@ -54,6 +55,7 @@ export async function loadYard(): Promise<YardSite[]> {
 export interface PumpPageDto {
   readonly pump: PumpDto;
   readonly trend: readonly TrendPoint[];
+  readonly wear: WearBasis | null;
   readonly visits: readonly {
     readonly id: string;
     readonly at: string;
@@ -77,17 +79,25 @@ export async function loadPumpPage(pumpId: string): Promise<PumpPageDto | undefi
   const visits = log.map(({ row }) => ({ row, body: logBody(row.body) }));
   const sheets = (pump.base["pump"] as { curve?: readonly WrittenSheet[] }).curve;
   const latest = visits.find((v) => v.body.snapshots.length > 0)?.body.snapshots ?? [];
+  const points = visits.map(({ row, body }) => ({
+    at: row.at,
+    kind: row.kind,
+    head: body.head,
+    flow: body.flow,
+  }));
+  const trend = trendOf(sheets?.[0], points);
+  const efficiency = pump.motor?.["efficiency"];
   return {
     pump,
-    trend: trendOf(
-      sheets?.[0],
-      visits.map(({ row, body }) => ({
-        at: row.at,
-        kind: row.kind,
-        head: body.head,
-        flow: body.flow,
-      })),
-    ),
+    trend,
+    wear:
+      wearOf(
+        sheets?.[0],
+        // A call's reading shows the fault of that day, not the wear of the years.
+        trend.filter((t) => points.some((p) => p.at.toISOString() === t.at && p.kind !== "call")),
+        points,
+        typeof efficiency === "number" ? efficiency : undefined,
+      ) ?? null,
     visits: visits.map(({ row, body }) => ({
       id: row.id,
       at: row.at.toISOString(),

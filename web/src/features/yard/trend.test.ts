@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { trendOf } from "./trend";
+import { wearOf } from "./wear";
 
 const sheet = {
   points: [
@@ -13,6 +14,32 @@ const visit = (day: number, head: number | null, flow = 50 / 3600, kind = "round
   kind,
   head,
   flow,
+});
+
+describe("wear", () => {
+  const powered = {
+    points: [
+      { flow: "0 m3/h", head: "50 m", power: "4 kW" },
+      { flow: "50 m3/h", head: "45 m", power: "8.5 kW" },
+      { flow: "100 m3/h", head: "30 m", power: "11 kW" },
+    ],
+  };
+  const visits = [visit(1, 45, 50 / 3600, "fingerprint"), visit(30, 40.5)];
+
+  it("is the efficiency lost at equal flow", () => {
+    const wear = wearOf(powered, trendOf(powered, visits), visits, 0.91);
+    expect(wear?.efficiencyNew).toBeCloseTo((998 * 9.80665 * (50 / 3600) * 45) / 8500, 6);
+    expect((wear?.efficiencyNow ?? 0) / (wear?.efficiencyNew ?? 1)).toBeCloseTo(0.9, 6);
+    expect(wear?.months).toBeCloseTo(29 / 30.44, 3);
+    expect(wear?.motorEfficiency).toBe(0.91);
+  });
+
+  it("says nothing of a loss within what gauges tell, or without power on the sheet", () => {
+    const sound = [visit(1, 45, 50 / 3600, "fingerprint"), visit(30, 44.6)];
+    expect(wearOf(powered, trendOf(powered, sound), sound, 0.9)).toBeUndefined();
+    expect(wearOf(sheet, trendOf(sheet, visits), visits, 0.9)).toBeUndefined();
+    expect(wearOf(undefined, [], [], undefined)).toBeUndefined();
+  });
 });
 
 describe("trend", () => {

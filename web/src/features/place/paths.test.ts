@@ -1,0 +1,43 @@
+import { describe, expect, it } from "vitest";
+import { PLACE_FIELDS } from "./fields";
+import { faultOf, valuesOf, withValues } from "./paths";
+
+const FILE = {
+  pump: { family: "end-suction", impeller: { diameter: "208 mm", vanes: 6 }, motor: { phases: 3 } },
+  site: { altitude: "85 m", liquid: "ethylene-glycol", concentration: 0.3 },
+  suction: { sourceLevel: "1.8 m", elements: [{ kind: "pipe" }] },
+  system: { closedLoop: true },
+};
+
+describe("values by path", () => {
+  it("come back as they were, and leave alone what they do not know", () => {
+    expect(withValues(FILE, valuesOf(FILE))).toEqual(FILE);
+  });
+
+  it("take a key out when its field is emptied, and the object when nothing is left", () => {
+    const next = withValues(FILE, {
+      ...valuesOf(FILE),
+      "site.liquid": "",
+      "system.closedLoop": "",
+      "pump.impeller.diameter": "",
+    });
+    // Without a mix there is no concentration either.
+    expect(next["site"]).toEqual({ altitude: "85 m" });
+    expect(next).not.toHaveProperty("system");
+    expect(next["pump"]).toMatchObject({ impeller: { vanes: 6 } });
+  });
+
+  it.each([
+    ["site.altitude", "high", true],
+    ["site.altitude", "3 bar", true],
+    ["site.altitude", "-20 m", false],
+    ["site.concentration", "130", true],
+    ["site.concentration", "30", false],
+    ["pump.stages", "two", true],
+    ["pump.motor.power", "", false],
+  ])("%s: %s", (path, text, wrong) => {
+    const field = PLACE_FIELDS.find((f) => f.path === path);
+    if (!field) throw new Error(path);
+    expect(faultOf(field, text) !== "").toBe(wrong);
+  });
+});
