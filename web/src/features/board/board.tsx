@@ -46,16 +46,17 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
               was seen still speak.
             </p>
           )}
-          <Figures figures={view.figures} group="duty" label="Duty" />
           {view.field ? <FieldResidual view={view.field} units={units} /> : null}
           {view.fire ? <FireTable view={view.fire} /> : null}
           {view.suction ? <SuctionBudget view={view.suction} units={units} /> : null}
-          <Figures figures={view.figures} group="suction" label="Suction" />
-          {view.levers ? <Levers view={view.levers} units={units} /> : null}
           {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
+          <NextSlab view={view} onTest={onTest} onReading={onReading} />
+          {view.levers ? <Levers view={view.levers} units={units} /> : null}
+          <p className={classes.caption}>The figures. Tap one to see how it was worked out.</p>
+          <Figures figures={view.figures} group="duty" label="Duty" />
+          <Figures figures={view.figures} group="suction" label="Suction" />
           <Figures figures={view.figures} group="drive" label="Drive" />
           <Figures figures={view.figures} group="place" label="Place and liquid" />
-          <NextSlab view={view} onTest={onTest} onReading={onReading} />
         </>
       ) : (
         <p className={classes.absent}>Working it out …</p>

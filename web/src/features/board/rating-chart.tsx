@@ -13,14 +13,17 @@ export function RatingChart({
   view,
   units,
   height = 226,
+  when = "today",
 }: {
   view: RatingView;
   units: UnitSystem;
   height?: number;
+  /** What the filled point is called. */
+  when?: string;
 }) {
   const option = useCallback(
-    (palette: ChartPalette) => toRatingOption(view, units, palette),
-    [view, units],
+    (palette: ChartPalette) => toRatingOption(view, units, palette, when),
+    [view, units, when],
   );
   const box = useChart(option);
   return (

@@ -11,6 +11,7 @@ export function toRatingOption(
   view: RatingView,
   system: UnitSystem,
   palette: ChartPalette,
+  when = "today",
 ): EChartsCoreOption {
   const flowUnit = shownUnit("flow", system);
   const pressureUnit = shownUnit("pressure", system);
@@ -78,7 +79,7 @@ export function toRatingOption(
             coord: at(p),
             symbol: "circle",
             symbolSize: 0.1,
-            label: text(l.main ? palette.rated : palette.soft, "top", l.label),
+            label: { ...text(l.main ? palette.rated : palette.soft, "top", l.label), distance: 9 },
           })),
         },
       })),
@@ -112,7 +113,7 @@ export function toRatingOption(
         symbolSize: 13,
         data: today ? [at(today.at)] : [],
         itemStyle: { color: palette.today },
-        label: { ...text(palette.today, "top", "today"), fontWeight: 700, distance: 10 },
+        label: { ...text(palette.today, "top", when), fontWeight: 700, distance: 10 },
         z: 7,
       },
     ],

@@ -56,7 +56,7 @@ export function PumpBoard({
       {view?.chart ? (
         <HeadFlowChart view={view.chart} units={units} height={300} when="last visit" />
       ) : view?.rating ? (
-        <RatingChart view={view.rating} units={units} height={300} />
+        <RatingChart view={view.rating} units={units} height={300} when="last visit" />
       ) : view ? (
         <p className={classes.muted}>
           No rated curve is known. With one, head can be compared; without it, suction and drive
