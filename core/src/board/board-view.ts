@@ -20,7 +20,7 @@ import { situationOf, type Snapshot } from "../visit/index.ts";
 import { chartOf, type ChartView } from "./chart-view.ts";
 import { compareAll, type Comparison } from "./comparisons.ts";
 import { doubtsOf } from "./doubts.ts";
-import { type Figure, figuresOf } from "./figures.ts";
+import { type Figure, figuresOf } from "./figures/index.ts";
 import { ratingOf, type RatingView } from "./rating-view.ts";
 import { phasesOf, type PhasesView, suctionOf, type SuctionView } from "./site-views.ts";
 import {

@@ -2,7 +2,7 @@ export { boardOf } from "./board-view.ts";
 export type { BoardOutcome, BoardView, CauseView, TestView } from "./board-view.ts";
 export type { ChartPoint, ChartView } from "./chart-view.ts";
 export type { Comparison } from "./comparisons.ts";
-export type { Figure, FigureGroup } from "./figures.ts";
+export type { Figure, FigureGroup } from "./figures/index.ts";
 export type { RatingPoint, RatingView } from "./rating-view.ts";
 export type { PhasesView, SuctionView } from "./site-views.ts";
 export type { FieldView, FireView, LeversView } from "./study-views.ts";

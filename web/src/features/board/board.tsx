@@ -52,7 +52,9 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
           {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
           <NextSlab view={view} onTest={onTest} onReading={onReading} />
           {view.levers ? <Levers view={view.levers} units={units} /> : null}
-          <p className={classes.caption}>The figures. Tap one to see how it was worked out.</p>
+          {view.figures.length > 0 ? (
+            <p className={classes.caption}>The figures. Tap one to see how it was worked out.</p>
+          ) : null}
           <Figures figures={view.figures} group="duty" label="Duty" />
           <Figures figures={view.figures} group="suction" label="Suction" />
           <Figures figures={view.figures} group="drive" label="Drive" />

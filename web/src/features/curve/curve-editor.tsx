@@ -1,7 +1,7 @@
 "use client";
 
 import type { UnitSystem } from "@yard-tack/core/quantity";
-import { Button, TextInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useRouter } from "next/navigation";
 import { lazy, Suspense, useEffect, useMemo, useReducer, useRef, useState } from "react";
@@ -9,17 +9,11 @@ import { v4 as newId } from "uuid";
 import { HeadFlowChart, RatingChart, useBoard } from "@/features/board";
 import { PageHead } from "@/shell/page-head";
 import { useWho } from "@/shell/who";
-import {
-  type Draft,
-  type DraftTable,
-  draftOf,
-  emptyTable,
-  POINT_FIGURES,
-  ratingOfDraft,
-} from "./draft";
+import { type Draft, type DraftTable, draftOf, emptyTable, ratingOfDraft } from "./draft";
 import type { CurvePageDto } from "./dto";
 import { changed, startHistory } from "./history";
 import { forgetDraft, keptDraft, keepDraft } from "./kept-draft";
+import { OnePoint } from "./one-point";
 import { saveRating } from "./save";
 import { TableEditor } from "./table-editor";
 import classes from "./curve.module.css";
@@ -257,50 +251,4 @@ function sourceOf(draft: Draft, rating: Readonly<Record<string, unknown>>): stri
   const curves = rating["curve"] as readonly { grade?: string }[] | undefined;
   if (curves?.every((c) => c.grade === "own-test")) return "this pump's own test";
   return draft.source || "typed from a sheet";
-}
-
-function OnePoint({
-  draft,
-  hasCurve,
-  faults,
-  onChange,
-}: {
-  draft: Draft;
-  hasCurve: boolean;
-  faults: ReturnType<typeof ratingOfDraft>["faults"];
-  onChange: (change: { do: "point"; key: string; text: string }) => void;
-}) {
-  const like: Readonly<Record<string, string>> = {
-    flow: "60 m3/h",
-    head: "45 m",
-    speed: "2920 rpm",
-    power: "9.9 kW",
-    npshr: "2.1 m",
-  };
-  return (
-    <div className={classes.panel}>
-      <p>
-        From the plate: flow, head and speed are enough. The curve is then a usual shape for that
-        specific speed, marked as estimated, with a wide band. Any real sheet is better.
-      </p>
-      {hasCurve ? (
-        <p role="status" className={classes.note}>
-          This pump has typed points, and they draw its curve. The one point is kept as the duty on
-          its plate.
-        </p>
-      ) : null}
-      <div className={classes.marks}>
-        {POINT_FIGURES.map((f) => (
-          <TextInput
-            key={f.key}
-            label={f.label}
-            placeholder={like[f.key]}
-            value={draft.point[f.key] ?? ""}
-            error={faults.find((x) => x.table === "point" && x.key === f.key)?.message}
-            onChange={(e) => onChange({ do: "point", key: f.key, text: e.currentTarget.value })}
-          />
-        ))}
-      </div>
-    </div>
-  );
 }
