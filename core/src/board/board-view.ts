@@ -4,10 +4,10 @@
  */
 import { type CaseFile, type CaseError, readCase } from "../case/index.ts";
 import {
-  causeRow,
   type Diagnosis,
   diagnoseFully,
   expectationsOf,
+  hasRating,
   type Expectations,
   type MissingReading,
   missingReadings,
@@ -17,6 +17,7 @@ import {
 } from "../diagnosis/index.ts";
 import { formatSi, type UnitSystem } from "../quantity/index.ts";
 import { situationOf, type Snapshot } from "../visit/index.ts";
+import { causeViews, type CauseView, type WhatIf, whatIfs } from "./causes-view.ts";
 import { chartOf, type ChartView } from "./chart-view.ts";
 import { compareAll, type Comparison } from "./comparisons.ts";
 import { doubtsOf } from "./doubts.ts";
@@ -32,22 +33,6 @@ import {
   type LeversView,
 } from "./study-views.ts";
 
-export interface CauseView {
-  readonly id: string;
-  readonly name: string;
-  readonly mechanism: string;
-  readonly probability: number;
-  readonly bitsFor: number;
-  readonly bitsAgainst: number;
-  /** The reading that weighs most, either way. */
-  readonly decisive: string;
-  readonly for: readonly { readonly what: string; readonly bits: number }[];
-  readonly against: readonly { readonly what: string; readonly bits: number }[];
-  readonly firstAid: string;
-  readonly repair: string;
-  readonly proof: string;
-}
-
 export interface TestView {
   readonly id: string;
   readonly name: string;
@@ -55,6 +40,8 @@ export interface TestView {
   readonly hazard: string | null;
   readonly bits: number;
   readonly why: string;
+  /** What it takes along. */
+  readonly tools: readonly string[];
 }
 
 export interface BoardView {
@@ -71,6 +58,10 @@ export interface BoardView {
   readonly suction: SuctionView | undefined;
   readonly phases: PhasesView | undefined;
   readonly causes: readonly CauseView[];
+  /** Why the first cause leads, in sentences. */
+  readonly explanation: readonly string[];
+  /** The ranking with each piece of evidence left out. */
+  readonly whatIf: readonly WhatIf[];
   readonly tests: readonly TestView[];
   readonly forbidden: readonly { readonly name: string; readonly why: string }[];
   readonly stop: string | null;
@@ -106,7 +97,7 @@ export function boardOf(json: unknown, units: UnitSystem, places?: unknown): Boa
 function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefined): BoardView {
   const diagnosis = diagnoseFully(file, units);
   const { situation, parts, posterior, result } = diagnosis;
-  const missing = missingReadings(parts?.snapshot, posterior, situation.curve !== undefined);
+  const missing = missingReadings(parts?.snapshot, posterior, hasRating(situation));
   return {
     verdict: verdictOf(diagnosis, missing, units),
     chart: situation.curve ? chartOf(diagnosis, situation.curve) : undefined,
@@ -118,7 +109,9 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
     doubts: doubtsOf(situation, units),
     suction: suctionOf(diagnosis),
     phases: phasesOf(diagnosis),
-    causes: result.causes.map((c) => causeView(c)),
+    causes: causeViews(diagnosis, units),
+    explanation: result.explanation,
+    whatIf: whatIfs(diagnosis, units),
     tests: result.nextTests.map((t) => {
       const row = testRow(t.id);
       return {
@@ -128,6 +121,7 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
         hazard: row?.hazard ?? null,
         bits: t.bits,
         why: t.why,
+        tools: row?.tools ?? [],
       };
     }),
     forbidden: result.forbiddenTests.map((t) => ({
@@ -149,24 +143,4 @@ function flowHint(parts: Diagnosis["parts"], units: UnitSystem): string {
   const { flow, alternatives = [] } = parts?.duty ?? {};
   const estimates = (flow ? [flow, ...alternatives] : []).filter((e) => e.from !== "meter");
   return estimates.map((e) => `${formatSi(e.value, "flow", units, 2)} from ${e.from}`).join(", ");
-}
-
-function causeView(c: Diagnosis["result"]["causes"][number]): CauseView {
-  const row = causeRow(c.id);
-  const sum = (list: readonly { bits: number }[]) => list.reduce((s, e) => s + e.bits, 0);
-  const strongest = [...c.for, ...c.against].sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits))[0];
-  return {
-    id: c.id,
-    name: row?.name ?? c.id,
-    mechanism: row?.mechanism ?? "",
-    probability: c.probability,
-    bitsFor: sum(c.for),
-    bitsAgainst: -sum(c.against),
-    decisive: strongest?.what ?? "nothing read speaks either way",
-    for: c.for,
-    against: c.against,
-    firstAid: row?.firstAid ?? "",
-    repair: row?.repair ?? "",
-    proof: row?.proof ?? "",
-  };
 }

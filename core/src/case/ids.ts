@@ -208,3 +208,5 @@ export const TEST_OUTCOMES = {
   "standing-level-rise": ["none", "rises"],
 } as const;
 export type TestId = keyof typeof TEST_OUTCOMES;
+
+export const TEST_IDS = Object.keys(TEST_OUTCOMES) as TestId[];

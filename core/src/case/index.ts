@@ -1,4 +1,4 @@
-export { CAUSE_IDS, OBSERVATION_IDS, TEST_OUTCOMES } from "./ids.ts";
+export { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "./ids.ts";
 export type { CauseId, ObservationId, TestId } from "./ids.ts";
 export { LARGEST_CASE, readCase, readCaseText } from "./read.ts";
 export type { CaseError } from "./read.ts";

@@ -1,5 +1,6 @@
 /** The shape of a `yard-tack/result`, version 1. Values are SI. */
 import * as z from "zod";
+import { CAUSE_IDS, TEST_IDS } from "./ids.ts";
 
 const valueWithUnit = z.object({ value: z.number(), unit: z.string() });
 const banded = valueWithUnit.extend({ low95: z.number(), high95: z.number() });
@@ -141,7 +142,7 @@ const evidence = z.object({
 });
 
 const cause = z.object({
-  id: z.string(),
+  id: z.enum(CAUSE_IDS),
   probability: z.number(),
   severity: z.object({ value: z.number(), low95: z.number(), high95: z.number() }).nullable(),
   for: z.array(evidence),
@@ -149,7 +150,7 @@ const cause = z.object({
 });
 
 const nextTest = z.object({
-  id: z.string(),
+  id: z.enum(TEST_IDS),
   bits: z.number(),
   minutes: z.number(),
   why: z.string(),
@@ -170,9 +171,15 @@ export const resultSchema = z.object({
   npsh: npsh.nullable(),
   motor: motor.nullable(),
   causes: z.array(cause),
+  /** Two causes at once; each pair's probability counts in `causes` for its first id. */
+  pairs: z.array(
+    z.object({ ids: z.tuple([z.enum(CAUSE_IDS), z.enum(CAUSE_IDS)]), probability: z.number() }),
+  ),
   nextTests: z.array(nextTest),
-  forbiddenTests: z.array(z.object({ id: z.string(), why: z.string() })),
+  forbiddenTests: z.array(z.object({ id: z.enum(TEST_IDS), why: z.string() })),
   stop: z.string().nullable(),
+  /** Why the first cause leads, what speaks for the second, and what was not measured. */
+  explanation: z.array(z.string()),
   cautions: z.array(z.string()),
   notes: z.array(z.string()),
 });

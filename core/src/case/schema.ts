@@ -1,6 +1,6 @@
 /** Every key of a `yard-tack/case` file, version 1. Quantities come out parsed, with their text. */
 import * as z from "zod";
-import { CAUSE_IDS, OBSERVATION_IDS, TEST_OUTCOMES } from "./ids.ts";
+import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "./ids.ts";
 import {
   flag,
   isoDate,
@@ -53,10 +53,8 @@ const oneOrMany = <T extends z.ZodType>(entry: T, most: number) =>
     z.array(entry).max(most, `At most ${most} entries.`),
   );
 
-const idFrom = (known: readonly string[]) =>
-  z.string({ error: (i) => notOneOf(i.input, known) }).refine((v) => known.includes(v), {
-    error: (i) => notOneOf(i.input, known),
-  });
+const idFrom = <const T extends readonly string[]>(known: T) =>
+  z.enum(known, { error: (i) => notOneOf(i.input, known) });
 
 const curvePoint = strict({
   flow: quantity("flow"),
@@ -172,7 +170,7 @@ const pump = strict({
   casingVolume: quantity("volume"),
   installed: isoDate,
   overhauled: isoDate,
-  forbids: list(idFrom(Object.keys(TEST_OUTCOMES)), 100),
+  forbids: list(idFrom(TEST_IDS), 100),
 });
 
 const element = strict({
@@ -288,16 +286,15 @@ const testReadings = optional({
 });
 
 const test = strict({
-  test: idFrom(Object.keys(TEST_OUTCOMES)),
+  test: idFrom(TEST_IDS),
   outcome: z.string("An outcome is needed here."),
   time: isoDate,
   before: shortText,
   after: shortText,
   readings: testReadings,
 }).superRefine((value, ctx) => {
-  const outcomes = TEST_OUTCOMES[value.test as keyof typeof TEST_OUTCOMES] as
-    readonly string[] | undefined;
-  if (outcomes && !outcomes.includes(value.outcome)) {
+  const outcomes: readonly string[] = TEST_OUTCOMES[value.test];
+  if (!outcomes.includes(value.outcome)) {
     ctx.addIssue({
       code: "custom",
       path: ["outcome"],

@@ -9,19 +9,23 @@ import {
   standingTests,
   type VisitParts,
 } from "../visit/index.ts";
-import { cautionRow } from "./cautions.ts";
-import type { CauseSide } from "./causes.ts";
-import { forbiddenTests, type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import { cautionRow } from "./tables/cautions.ts";
+import type { CauseSide } from "./tables/causes/index.ts";
+import { type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import { explain } from "./explain.ts";
 import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
+import { forbiddenTests } from "./place.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
-import { DATA_VERSION } from "./priors.ts";
+import { DATA_VERSION } from "./tables/priors.ts";
 import { evidenceWords, readingValue } from "./words.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.1.0";
+export const ENGINE_VERSION = "0.2.0";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;
+/** A pair of causes below this is not named. */
+const WORTH_NAMING = 0.005;
 /** Above this one side is named, below it is "unclear". */
 const SIDE_CLEAR = 0.5;
 
@@ -47,6 +51,7 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
     ...missing(situation, parts),
     ...misfit(posterior, units),
   ];
+  const where = whereOf(posterior);
   const stop = stopWhy(causes, tests, posterior);
   return {
     situation,
@@ -59,11 +64,14 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
       id: file.id ?? null,
       engine: ENGINE_VERSION,
       dataVersion: DATA_VERSION,
-      where: whereOf(posterior),
+      where,
       duty: parts ? dutyResult(parts, situation) : null,
       npsh: parts ? npshResult(parts, situation) : null,
       motor: parts ? motorResult(parts, situation, file) : null,
       causes,
+      pairs: posterior.pairs
+        .filter((w) => w.probability > WORTH_NAMING)
+        .map((w) => ({ ids: [...w.ids], probability: w.probability })),
       nextTests: tests.map((t) => ({
         id: t.row.id,
         bits: t.bits,
@@ -72,11 +80,16 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
       })),
       forbiddenTests: forbiddenTests(situation),
       stop,
+      explanation: explain(posterior, where, snapshot, hasRating(situation), units),
       cautions: cautionsOf(tests),
       notes,
     },
   };
 }
+
+/** Whether anything says what the pump should do. */
+export const hasRating = (s: Situation): boolean =>
+  (s.curve ?? s.displacement ?? s.jet) !== undefined;
 
 /** The result alone. */
 export const diagnose = (file: CaseFile, units: UnitSystem = "metric"): DiagnosisResult =>
@@ -85,16 +98,16 @@ export const diagnose = (file: CaseFile, units: UnitSystem = "metric"): Diagnosi
 function causesOf(posterior: Posterior, units: UnitSystem): ResultCause[] {
   return posterior.causes
     .map((c, i): ResultCause => {
-      const weighed = posterior.items.map((item): Evidence => ({
-        what: evidenceWords(item, c, units),
-        bits: posterior.bits(item, i),
-      }));
+      const weighed = posterior.items.flatMap((item): Evidence[] => {
+        const bits = posterior.bits(item, i);
+        return Math.abs(bits) < WORTH_SAYING ? [] : [{ what: evidenceWords(item, c, units), bits }];
+      });
       return {
         id: c.row.id,
         probability: c.probability,
         severity: c.severity,
-        for: weighed.filter((e) => e.bits >= WORTH_SAYING).sort((a, b) => b.bits - a.bits),
-        against: weighed.filter((e) => e.bits <= -WORTH_SAYING).sort((a, b) => a.bits - b.bits),
+        for: weighed.filter((e) => e.bits > 0).sort((a, b) => b.bits - a.bits),
+        against: weighed.filter((e) => e.bits < 0).sort((a, b) => a.bits - b.bits),
       };
     })
     .sort((a, b) => b.probability - a.probability);

@@ -2,8 +2,8 @@
 import { currentAtLoad, noLoadCurrentOf } from "../drive/index.ts";
 import { gaugePa } from "../quantity/index.ts";
 import { expectedSpeed, type Situation, type Snapshot } from "../visit/index.ts";
-import { settingsForExpectation } from "./preparation.ts";
-import { emptyState, operate } from "./operating-state.ts";
+import { settingsForExpectation } from "./model/preparation.ts";
+import { emptyState, operate } from "./model/operating-state.ts";
 
 interface ExpectedBand {
   readonly low: number;
@@ -53,12 +53,13 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
           ? "dischargePressure"
           : undefined;
     if (!slot || (slot === "suctionPressure" && situation.layout === undefined)) continue;
-    const predict = (q: number) => {
-      operate(setting, q, state);
-      return r.predict(state, setting);
-    };
+    const { predict, variance } = r.under(setting);
     operate(setting, flow, state);
-    out[slot] = spanOver(predict, 1.3 * r.spread(state, setting));
+    const extra = 1.3 * Math.sqrt(variance(state));
+    out[slot] = spanOver((q) => {
+      operate(setting, q, state);
+      return predict(state);
+    }, extra);
   }
   if (situation.curve && flow > 0) {
     out.flow = { low: flow * (1 - FLOW_PLAY), high: flow * (1 + FLOW_PLAY) };

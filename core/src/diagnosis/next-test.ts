@@ -1,13 +1,15 @@
-/** Which test tells most per minute. */
+/** Which test tells most per minute, looking two tests ahead where that changes the first choice. */
 import type { Situation } from "../visit/index.ts";
+import { readAlready } from "./evidence.ts";
+import { forbiddenWhy, possible } from "./place.ts";
 import type { Posterior } from "./posterior.ts";
-import { outcomeRates, type TestPlace, type TestRow, TESTS } from "./tests.ts";
+import { type TestRow, TESTS } from "./tables/tests/index.ts";
 
 export interface RankedTest {
   readonly row: TestRow;
   /** Expected fall of the posterior's entropy [bits]. */
   readonly bits: number;
-  /** Bits per minute, the hazard's minutes included. */
+  /** Bits per minute of it and the best test after it, the hazard's minutes included. */
   readonly worth: number;
   /** The two causes it separates best, by index, and the outcome each makes likely. */
   readonly splits: {
@@ -15,111 +17,126 @@ export interface RankedTest {
     readonly against: number;
     readonly outcome: string;
   } | null;
+  /** The test to follow it most often, when looking ahead chose this one. */
+  readonly then: TestRow | null;
 }
 
 /** A leading cause above this needs no further test. */
 export const SETTLED = 0.9;
 /** A test that tells less is not worth its minutes [bits]. */
 export const WORTH_ASKING = 0.05;
+/** Only this many of the best single tests are followed a step further. */
+const FOLLOWED = 6;
+/** Causes less likely than this cannot change an order of tests. */
+const NEGLIGIBLE = 1e-4;
+
+/** A test with its rates for the causes still standing. */
+interface Candidate {
+  readonly row: TestRow;
+  readonly minutes: number;
+  /** By cause, by outcome. */
+  readonly rates: readonly (readonly number[])[];
+}
 
 /** Possible tests, best first. Tests already done, impossible here or forbidden are not among them. */
 export function rankTests(situation: Situation, posterior: Posterior): RankedTest[] {
-  return TESTS.filter(
+  const standing = posterior.causes.flatMap((c, i) => (c.probability > NEGLIGIBLE ? [i] : []));
+  const p = normalised(standing.map((i) => posterior.causes[i]?.probability ?? 0));
+  const candidates = TESTS.filter(
     (t) =>
       possible(t.place, situation) &&
-      !alreadyKnown(t, situation) &&
+      !situation.tests.some((d) => d.test === t.id) &&
+      !readAlready(t.id, situation) &&
       forbiddenWhy(t, situation) === undefined,
-  )
-    .map((t) => gainOf(t, posterior))
-    .filter((t) => t.bits > 0.001)
-    .sort((a, b) => b.worth - a.worth);
-}
-
-/** Tests that could be thought of here but must not be done, each with the reason. */
-export function forbiddenTests(
-  situation: Situation,
-): { readonly id: string; readonly why: string }[] {
-  return TESTS.flatMap((t) => {
-    const why = forbiddenWhy(t, situation);
-    return why ? [{ id: t.id, why }] : [];
-  });
-}
-
-function forbiddenWhy(t: TestRow, s: Situation): string | undefined {
-  if (s.forbids.includes(t.id)) return "The maker forbids it on this pump.";
-  const isDisplacement = s.family === "positive-displacement";
-  if (isDisplacement && t.id === "shut-off-head") {
-    return "Stop: a positive-displacement pump has no shut-off; pressure rises until something breaks.";
-  }
-  if (isDisplacement && t.id === "throttle-and-listen") {
-    return "Stop: never throttle a positive-displacement pump; slow it and listen.";
-  }
-  if (t.id === "two-direction" && s.screwedImpeller && s.driver === "3-phase") {
-    return "Stop: a wheel screwed onto its shaft can unscrew in reverse and wreck the pump.";
-  }
-  if (t.id === "roll-leads" && s.driveKind === "vfd") {
-    return "Behind a variable-speed drive the drive makes the phases: the test means nothing there.";
-  }
-  return undefined;
-}
-
-function possible(place: TestPlace, s: Situation): boolean {
-  const gauges = s.snapshots.map((v) => ({ suction: !!v.suction, discharge: !!v.discharge }));
-  const has = (side: "suction" | "discharge") => gauges.some((g) => g[side]);
-  const driverMatches =
-    place.drivers === undefined ||
-    place.drivers.includes(s.driver) ||
-    (place.drivers.includes("vfd") && s.driveKind === "vfd");
-  return (
-    driverMatches &&
-    (place.families?.includes(s.family) ?? true) &&
-    !place.notFamilies?.includes(s.family) &&
-    (place.installations?.includes(s.installation) ?? true) &&
-    !place.notInstallations?.includes(s.installation) &&
-    !(place.notBehindVfd && s.driveKind === "vfd") &&
-    !(place.needsStandby && !s.standby) &&
-    !(place.notClosedLoop && s.closedLoop) &&
-    (place.needsGauge === undefined ||
-      (place.needsGauge === "any" ? has("suction") || has("discharge") : has(place.needsGauge)))
-  );
-}
-
-/** Done, or answered by a reading that was taken. */
-function alreadyKnown(t: TestRow, s: Situation): boolean {
-  if (s.tests.some((d) => d.test === t.id)) return true;
-  if (t.id === "shut-off-head") return s.snapshots.some((v) => v.valve === "shut" && v.discharge);
-  if (t.id === "speed-check") return s.snapshots.some((v) => v.speed !== undefined);
-  if (t.id === "suction-pressure-vs-layout") {
-    return s.layout !== undefined && s.snapshots.some((v) => v.suction !== undefined);
-  }
-  return false;
-}
-
-const log2 = (p: number): number => (p > 0 ? Math.log2(p) : 0);
-const entropy = (p: readonly number[]): number => -p.reduce((s, v) => s + v * log2(v), 0);
-
-function gainOf(row: TestRow, posterior: Posterior): RankedTest {
-  const p = posterior.causes.map((c) => c.probability);
-  const rates = posterior.causes.map((c) => outcomeRates(row, c.row.id));
-  let after = 0;
-  row.outcomes.forEach((_, o) => {
-    const joint = p.map((v, c) => v * (rates[c]?.[o] ?? 0));
-    const total = joint.reduce((a, b) => a + b, 0);
-    if (total > 0) after += total * entropy(joint.map((j) => j / total));
-  });
-  const bits = Math.max(0, entropy(p) - after);
-  return {
+  ).map((row): Candidate => ({
     row,
+    minutes: row.minutes + row.hazardMinutes,
+    rates: standing.map((i) => posterior.rates(row.id, i)),
+  }));
+  const single = candidates
+    .map((c) => ({ c, bits: gain(c, p) }))
+    .filter((s) => s.bits > 0.001)
+    .sort((a, b) => b.bits / b.c.minutes - a.bits / a.c.minutes);
+  const ahead = single
+    .slice(0, FOLLOWED)
+    .map((s) => ({ ...s, ...twoAhead(s.c, s.bits, p, single) }));
+  const rest = single
+    .slice(FOLLOWED)
+    .map((s) => ({ ...s, worth: s.bits / s.c.minutes, then: null }));
+  return [...ahead.sort((a, b) => b.worth - a.worth), ...rest].map(({ c, bits, worth, then }) => ({
+    row: c.row,
     bits,
-    worth: bits / (row.minutes + row.hazardMinutes),
-    splits: bestSplit(row, p, rates),
-  };
+    worth,
+    then,
+    splits: splitOf(c, p, standing),
+  }));
 }
 
-function bestSplit(
-  row: TestRow,
+/**
+ * Bits per minute of a test and, for each of its outcomes that leaves doubt, the best test after it.
+ * A first test that settles the matter often costs no second one: its minutes count by how often.
+ */
+function twoAhead(
+  first: Candidate,
+  bits: number,
   p: readonly number[],
-  rates: readonly (readonly number[])[],
+  all: readonly { readonly c: Candidate }[],
+): { readonly worth: number; readonly then: TestRow | null } {
+  let sum = bits;
+  let { minutes } = first;
+  let then: { readonly row: TestRow; readonly share: number } | null = null;
+  first.row.outcomes.forEach((_, o) => {
+    const joint = p.map((v, c) => v * (first.rates[c]?.[o] ?? 0));
+    const total = joint.reduce((a, b) => a + b, 0);
+    if (total < 1e-3) return;
+    const after = joint.map((j) => j / total);
+    if (Math.max(...after) > SETTLED) return;
+    let best = { worth: 0, bits: 0, minutes: 0, row: first.row };
+    for (const { c } of all) {
+      if (c === first) continue;
+      const b = gain(c, after);
+      if (b / c.minutes > best.worth) {
+        best = { worth: b / c.minutes, bits: b, minutes: c.minutes, row: c.row };
+      }
+    }
+    if (best.bits < WORTH_ASKING) return;
+    sum += total * best.bits;
+    minutes += total * best.minutes;
+    if (total > (then?.share ?? 0)) then = { row: best.row, share: total };
+  });
+  const worth = Math.max(sum / minutes, bits / first.minutes);
+  // TypeScript does not follow the assignment inside the loop's callback.
+  const follower = then as { readonly row: TestRow } | null;
+  return { worth, then: follower?.row ?? null };
+}
+
+function normalised(p: readonly number[]): readonly number[] {
+  const sum = p.reduce((a, b) => a + b, 0);
+  return p.map((v) => v / sum);
+}
+
+const plog = (p: number): number => (p > 0 ? p * Math.log2(p) : 0);
+
+/** Expected fall of entropy [bits]: what outcome and cause tell of each other. */
+function gain({ row, rates }: Candidate, p: readonly number[]): number {
+  let bits = 0;
+  for (let o = 0; o < row.outcomes.length; o++) {
+    let total = 0;
+    for (let c = 0; c < p.length; c++) {
+      const joint = (p[c] ?? 0) * (rates[c]?.[o] ?? 0);
+      total += joint;
+      const r = rates[c]?.[o] ?? 0;
+      if (r > 0) bits += joint * Math.log2(r);
+    }
+    bits -= plog(total);
+  }
+  return Math.max(0, bits);
+}
+
+function splitOf(
+  { row, rates }: Candidate,
+  p: readonly number[],
+  standing: readonly number[],
 ): RankedTest["splits"] {
   const order = p.map((_, c) => c).sort((a, b) => (p[b] ?? 0) - (p[a] ?? 0));
   let best: { for: number; against: number; outcome: string; score: number } | null = null;
@@ -128,7 +145,14 @@ function bestSplit(
       row.outcomes.forEach((outcome, o) => {
         const gap = (rates[a]?.[o] ?? 0) - (rates[b]?.[o] ?? 0);
         const score = gap * Math.sqrt((p[a] ?? 0) * (p[b] ?? 0));
-        if (score > (best?.score ?? 0)) best = { for: a, against: b, outcome: outcome.name, score };
+        if (score > (best?.score ?? 0)) {
+          best = {
+            for: standing[a] ?? 0,
+            against: standing[b] ?? 0,
+            outcome: outcome.name,
+            score,
+          };
+        }
       });
     }
   }

@@ -1,12 +1,16 @@
 /** From situation to posterior: priors, forward models, observations and tests brought together. */
+import type { CauseId, TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
-import { type CauseRow, CAUSES } from "./causes.ts";
-import { type EvidenceItem, observationItems, testItems } from "./evidence.ts";
-import { logSum, ownCurveWeights, type SeverityBand, weigh } from "./marginal.ts";
-import type { OperatingState } from "./operating-state.ts";
-import { prepare } from "./preparation.ts";
-import { FLOOR, priorRow, UNLISTED } from "./priors.ts";
-import { pumpModel } from "./pump-model.ts";
+import { type EvidenceItem, observationItems, runningItem, testItems } from "./evidence.ts";
+import { historyFactor } from "./history.ts";
+import { logSum, ownCurves, scales, type SeverityBand, type Weighed } from "./model/marginal.ts";
+import type { OperatingState, Setting } from "./model/operating-state.ts";
+import { weighPairs } from "./pairs.ts";
+import { ownTolerance, prepare } from "./model/preparation.ts";
+import { modelOf } from "./model/pump-model.ts";
+import { applies, type CauseRow, CAUSES } from "./tables/causes/index.ts";
+import { priorOf, priorRow } from "./tables/priors.ts";
+import { testRates } from "./test-rates.ts";
 
 export interface PosteriorCause {
   readonly row: CauseRow;
@@ -15,72 +19,119 @@ export interface PosteriorCause {
   readonly severity: SeverityBand;
   /** What each reading would be under this cause at its likeliest size, by reading id. */
   readonly predicted: ReadonlyMap<string, number>;
-  /** State of each snapshot at that point. */
+  /** State and setting of each snapshot at that point. */
   readonly states: readonly OperatingState[];
+  readonly settings: readonly Setting[];
 }
 
 export interface Posterior {
   readonly causes: readonly PosteriorCause[];
   readonly items: readonly EvidenceItem[];
+  /** Two causes at once, likeliest first; their probability is counted with the first of them. */
+  readonly pairs: readonly {
+    readonly ids: readonly [CauseId, CauseId];
+    readonly probability: number;
+  }[];
   /** Bits each item speaks for a cause: change of its log odds when the item is left out. */
   readonly bits: (item: EvidenceItem, causeIndex: number) => number;
+  /** Probability of every cause with one item left out, in the order of `causes`. */
+  readonly without: (item: EvidenceItem) => readonly number[];
+  /** Probability of each outcome of a test under a cause, by index. */
+  readonly rates: (test: TestId, causeIndex: number) => readonly number[];
 }
 
 /** Weighs every applicable cause. Deterministic. */
 export function posteriorOf(situation: Situation): Posterior {
   const causes = CAUSES.filter((c) => applies(c, situation));
-  const model = situation.curve && pumpModel(situation.curve);
-  const shared = situation.snapshots.length + situation.fingerprints.length > 1;
-  const visits = situation.snapshots.filter((s) => s.running);
-  const prepared = visits.map((s, i) => prepare(situation, s, i, model, shared));
-  const ownWeights = ownCurveWeights(situation, model, shared);
-  const weighed = causes.map((row) => weigh(row, prepared, ownWeights));
+  const model = modelOf(situation);
+  const shared =
+    situation.displacement !== undefined ||
+    situation.snapshots.length + situation.fingerprints.length > 1;
+  const prepared = situation.snapshots
+    .filter((s) => s.running)
+    .map((s, i) => prepare(situation, s, i, model, shared));
+  const scale = scales(prepared, ownCurves(situation, model, shared));
+  const weighed = causes.map((row) => scale.weigh(row));
+  const rates = testRates(causes, weighed, ownTolerance(situation));
 
-  const items: EvidenceItem[] = prepared.flatMap((p, snapshotIndex) =>
-    p.readings.map((reading, i) => ({
-      kind: "reading" as const,
-      id: reading.id,
-      reading,
-      logLikelihood: weighed.map(
-        (w) => w.logTotal - (w.logWithout[snapshotIndex]?.[i] ?? w.logTotal),
-      ),
-    })),
-  );
-  items.push(...observationItems(situation, causes), ...testItems(situation, causes));
-
+  const items: EvidenceItem[] = [
+    ...prepared.flatMap((p, snapshotIndex) =>
+      p.readings.map((reading, i) => ({
+        kind: "reading" as const,
+        id: reading.id,
+        reading,
+        logLikelihood: weighed.map(
+          (w) => w.logTotal - (w.logWithout[snapshotIndex]?.[i] ?? w.logTotal),
+        ),
+      })),
+    ),
+    ...runningItem(situation, causes),
+    ...observationItems(situation, causes),
+    ...testItems(situation, causes, rates),
+  ];
   const prior = priorsOf(situation, causes);
   const others = items.filter((i) => i.kind !== "reading");
   const log = causes.map(
     (_, c) =>
-      Math.log(prior[c] ?? FLOOR) +
+      Math.log(prior[c] ?? 0) +
       (weighed[c]?.logTotal ?? 0) +
       others.reduce((sum, item) => sum + (item.logLikelihood[c] ?? 0), 0),
   );
-  const probability = softmax(log);
+  const leftOut = (item: EvidenceItem) => log.map((l, k) => l - (item.logLikelihood[k] ?? 0));
+  const alone = softmax(log);
+  const pairs = weighPairs({
+    causes,
+    prior,
+    probability: alone,
+    weighed,
+    others,
+    weigh: scale.weigh,
+  });
+  const shares = softmax([...log, ...pairs.map((w) => w.log)]);
+  const probability = causes.map((_, c) =>
+    pairs.reduce(
+      (sum, w, k) => (w.first === c ? sum + (shares[causes.length + k] ?? 0) : sum),
+      shares[c] ?? 0,
+    ),
+  );
+  const odds = logOdds(log);
+  const spared = new Map<EvidenceItem, readonly number[]>();
   return {
-    causes: causes.map((row, c) => ({
-      row,
-      prior: prior[c] ?? 0,
-      probability: probability[c] ?? 0,
-      severity: weighed[c]?.severity ?? null,
-      predicted: weighed[c]?.predicted ?? new Map(),
-      states: weighed[c]?.states ?? [],
-    })),
+    causes: causes.map((row, c) => causeOf(row, prior[c] ?? 0, probability[c] ?? 0, weighed[c])),
     items,
+    pairs: pairs
+      .map(({ ids }, k) => ({ ids, probability: shares[causes.length + k] ?? 0 }))
+      .sort((a, b) => b.probability - a.probability),
     bits: (item, c) => {
-      const without = log.map((l, k) => l - (item.logLikelihood[k] ?? 0));
-      return (oddsOf(log, c) - oddsOf(without, c)) / Math.LN2;
+      const without = spared.get(item) ?? logOdds(leftOut(item));
+      spared.set(item, without);
+      return ((odds[c] ?? 0) - (without[c] ?? 0)) / Math.LN2;
     },
+    without: (item) => softmax(leftOut(item)),
+    rates,
   };
 }
 
-function applies(c: CauseRow, s: Situation): boolean {
-  return !(c.not?.installations?.includes(s.installation) || c.not?.drivers?.includes(s.driver));
+function causeOf(
+  row: CauseRow,
+  prior: number,
+  probability: number,
+  weighed: Weighed | undefined,
+): PosteriorCause {
+  return {
+    row,
+    prior,
+    probability,
+    severity: weighed?.severity ?? null,
+    predicted: weighed?.predicted ?? new Map(),
+    states: weighed?.states ?? [],
+    settings: weighed?.settings ?? [],
+  };
 }
 
 function priorsOf(situation: Situation, causes: readonly CauseRow[]): readonly number[] {
   const row = priorRow(situation.family, situation.installation, situation.driver);
-  const raw = causes.map((c) => (c.id === "unlisted" ? UNLISTED : (row[c.id] ?? FLOOR)));
+  const raw = causes.map((c) => priorOf(row, c.id) * historyFactor(situation, c.id));
   const sum = raw.reduce((a, b) => a + b, 0);
   return raw.map((p) => p / sum);
 }
@@ -92,8 +143,13 @@ function softmax(log: readonly number[]): readonly number[] {
   return p.map((v) => v / sum);
 }
 
-/** ln odds of entry c against all others. */
-function oddsOf(log: readonly number[], c: number): number {
-  const rest = log.filter((_, k) => k !== c);
-  return (log[c] ?? 0) - logSum(rest);
+/** ln odds of each entry against all others. */
+function logOdds(log: readonly number[]): readonly number[] {
+  const first = log.indexOf(Math.max(...log));
+  const top = log[first] ?? 0;
+  const weights = log.map((l) => Math.exp(l - top));
+  const sum = weights.reduce((a, b) => a + b, 0);
+  // The leader's rivals are summed without it: a difference would lose them.
+  const rivals = weights.reduce((a, b, k) => (k === first ? a : a + b), 0);
+  return log.map((l, c) => l - top - Math.log(c === first ? rivals : sum - (weights[c] ?? 0)));
 }

@@ -3,20 +3,13 @@ import type { CaseFile, CauseId } from "../case/index.ts";
 import { currentAtLoad, type MotorPlate, noLoadCurrentOf } from "../drive/index.ts";
 import { countingHeight, type GaugeReading, lineLoss, velocityHead } from "../hydraulics/index.ts";
 import { fail, gaugePa, type GaugePa, GRAVITY, ok, type Result } from "../quantity/index.ts";
-import {
-  expectedSpeed,
-  healthyRating,
-  riserOf,
-  situationOf,
-  type Snapshot,
-} from "../visit/index.ts";
-import { causeRow } from "./causes.ts";
-import { type Condition, SOUND } from "./condition.ts";
-import { emptyState, operate, type Setting } from "./operating-state.ts";
-import { pumpModel } from "./pump-model.ts";
-
-/** Clean loss taken for a suction line nobody described [m]. */
-const USUAL_LOSS = 0.4;
+import { expectedSpeed, riserOf, situationOf, type Snapshot } from "../visit/index.ts";
+import { type Condition, SOUND, type Supply } from "./model/condition.ts";
+import { flowAt } from "./model/flow-integral.ts";
+import { emptyState, operate, type Setting } from "./model/operating-state.ts";
+import { changedSystem, prepare, settingOf } from "./model/preparation.ts";
+import { modelOf } from "./model/pump-model.ts";
+import { causeRow } from "./tables/causes/index.ts";
 
 /** Heights and bores of the gauges, as they hang. */
 export type GaugePlace = Pick<GaugeReading, "gaugeHeight" | "tappingHeight" | "line" | "bore">;
@@ -30,8 +23,12 @@ export interface SimulatedReadings {
   readonly dischargePressure: GaugePa;
   /** [W] */
   readonly shaftPower: number;
-  /** [A]; undefined without a motor plate (engines). */
+  /** Mean of the phases [A]; undefined without a motor plate (engines). */
   readonly amps: number | undefined;
+  /** Each phase over the mean; three of them, whatever the motor has. */
+  readonly phaseShares: readonly [number, number, number];
+  /** Volts over the plate's. */
+  readonly voltShare: number;
   /** [r/min] */
   readonly speed: number;
 }
@@ -39,7 +36,7 @@ export interface SimulatedReadings {
 /**
  * Works out the duty of a pump with a cause of some severity on its drawn system, and what clean
  * gauges and a clean clamp would show.
- * @param file - needs a curve (or a table of flow over pressure), a duty, a static head and a level
+ * @param file - needs a rating, a duty, a static head (or closed loop) and a source level
  * @param valve - "shut" for the shut-off point
  * Fails with a sentence naming what is missing.
  */
@@ -51,59 +48,30 @@ export function simulate(
   valve: "as-found" | "shut" = "as-found",
 ): Result<SimulatedReadings, string> {
   const situation = situationOf(file);
-  if (situation.displacement ?? situation.jet) {
-    const found = cause === "healthy" ? healthyRating(situation) : undefined;
-    if (!found) return fail("Only a sound pump of this family can be worked out the other way.");
-    return ok({ ...found, amps: ampsAt(situation.motor, found.shaftPower) });
+  const { motor, layout, liquid } = situation;
+  const model = modelOf(situation);
+  const hasSystem = situation.staticHead !== undefined || situation.closedLoop || situation.jet;
+  if (!model || !layout || !hasSystem || !(situation.duty ?? situation.jet)) {
+    return fail("A rating, a duty, a static head and a source level are needed.");
   }
-  const { curve, motor, duty, layout, staticHead, liquid, atmosphere } = situation;
-  const row = causeRow(cause);
-  if (!curve || !duty || !layout || staticHead === undefined || !row) {
-    return fail("A curve, a duty, a static head and a source level are needed.");
-  }
-  const condition: Condition = { ...SOUND, ...row.condition(severity) };
-  const pump = pumpModel(curve);
-  const idle: Snapshot = { label: "", valve: "as-found", running: true, volts: [], amps: [] };
-  const nominal = expectedSpeed(situation, idle)?.value ?? curve.speed ?? 0;
-  const speed = nominal * condition.speed;
-  const perMetre = liquid.density * GRAVITY;
-  const submerged = situation.installation === "submerged";
-  const loss = layout.loss ?? { flow: duty.flow, head: submerged ? 0 : USUAL_LOSS };
-  const setting: Setting = {
-    pump,
-    condition: condition.vapour === "must-not" ? condition : { ...condition, vapour: "may" },
-    speedRatio: curve.speed ? speed / curve.speed : 1,
-    ownFlow: 1,
-    ownHead: 1,
-    suction: {
-      still:
-        (atmosphere + layout.surfacePressure - liquid.vapourPressure) / perMetre +
-        layout.sourceLevel,
-      loss: loss.head,
-      referenceFlow: loss.flow,
-      measured: false,
-    },
-  };
+  const idle: Snapshot = { label: "", valve, running: true, volts: [], amps: [] };
+  const prepared = prepare(situation, idle, 0, model, false);
+  const change = causeRow(cause).condition(severity);
+  const condition: Condition = { ...SOUND, ...change };
+  const setting = settingOf(
+    prepared,
+    condition.vapour === "must-not" ? condition : { ...condition, vapour: "may" },
+    { flow: 1, head: 1 },
+  );
+  const flow = condition.dead || valve === "shut" ? 0 : flowOnSystem(setting, prepared.flowPrior);
   const state = emptyState();
-  const k = (duty.head - staticHead) / duty.flow ** 2 / (1 - condition.flowLost) ** 2;
-  const surplus = (q: number): number => {
-    operate(setting, q, state);
-    const extra = condition.suctionLoss * (q / loss.flow) ** 2;
-    return state.head - staticHead - extra - k * q * q;
-  };
-  let low = 0;
-  let high = pump.reach;
-  for (let i = 0; i < 60 && valve !== "shut"; i++) {
-    const mid = (low + high) / 2;
-    if (surplus(mid) > 0) low = mid;
-    else high = mid;
-  }
-  const flow = valve === "shut" ? 0 : low;
   operate(setting, flow, state);
+  const perMetre = liquid.density * GRAVITY;
   const velocity = (g: GaugePlace) => (g.bore ? velocityHead(flow, g.bore) : 0);
   const height = (g: GaugePlace, pressure: number) =>
     countingHeight({ ...g, pressure: gaugePa(pressure) });
-  const surface = layout.surfacePressure / perMetre + layout.sourceLevel;
+  const still = layout.surfacePressure / perMetre + layout.sourceLevel;
+  const surface = still + Math.max(0, -still) * (1 - (condition.dead?.vacuum ?? 1));
   const atFlange = surface - state.suctionLoss - velocity(gauges.suction);
   const suction = (atFlange - height(gauges.suction, atFlange)) * perMetre;
   const outlet =
@@ -113,24 +81,62 @@ export function simulate(
     velocity(gauges.discharge) -
     height(gauges.discharge, 1) -
     lineLoss(
-      submerged ? riserOf(file, gauges.discharge.gaugeHeight) : [],
+      situation.installation === "submerged" ? riserOf(file, gauges.discharge.gaugeHeight) : [],
       flow,
       liquid.kinematicViscosity,
     ).total;
+  const nominal = expectedSpeed(situation, idle)?.value ?? 0;
   return ok({
     flow,
     head: state.head,
     suctionPressure: gaugePa(suction + condition.suctionOffset * 2.5e5),
     dischargePressure: gaugePa(outlet * perMetre + condition.dischargeOffset * 6e5),
     shaftPower: state.power,
-    amps: ampsAt(motor, state.power),
-    speed,
+    amps: ampsAt(motor, state.power * condition.supply.apparentLoad),
+    phaseShares: phaseShares(condition.supply),
+    voltShare: condition.supply.volts,
+    speed: nominal * condition.speed,
   });
+}
+
+/** Where pump and changed system meet; 0 where the system asks for more than the pump gives. */
+function flowOnSystem(setting: Setting, clean: Parameters<typeof changedSystem>[0]): number {
+  const system = changedSystem(clean, setting);
+  if (system.kind !== "system") return 0;
+  const { pump } = setting;
+  const k = Math.exp(system.logK);
+  const state = emptyState();
+  const surplusAt = (place: number): number => {
+    const q = flowAt(setting, place);
+    operate(setting, q, state);
+    const reference = setting.suction?.referenceFlow ?? pump.bestFlow;
+    const extra = setting.condition.suctionLoss * (q / reference) ** 2;
+    return state.head - system.staticHead - extra - k * q * q;
+  };
+  // Displacement is followed along its head, which rises as the flow falls.
+  const rises = pump.flowAtHead !== undefined;
+  let low = 0;
+  let high = rises ? pump.shutOffHead : pump.reach;
+  for (let i = 0; i < 60; i++) {
+    const mid = (low + high) / 2;
+    if (surplusAt(mid) > 0 !== rises) low = mid;
+    else high = mid;
+  }
+  return flowAt(setting, low);
+}
+
+/** How a supply spreads the current over the phases: the first is furthest from the mean. */
+function phaseShares({ phaseLost, imbalance, voltImbalance }: Supply): [number, number, number] {
+  if (phaseLost) return [1.5, 0, 1.5];
+  // Seven percent of current for each percent of volts beyond what every supply has.
+  const p =
+    Math.hypot(imbalance, 7 * Math.max(0, voltImbalance - SOUND.supply.voltImbalance)) / 100;
+  return [1 + p, 1 - 0.7 * p, 1 - 0.3 * p];
 }
 
 /** Current a motor takes at a shaft power [A]. */
 function ampsAt(motor: MotorPlate | undefined, power: number): number | undefined {
-  if (!motor) return undefined;
+  if (!motor || !Number.isFinite(power)) return undefined;
   const noLoad = noLoadCurrentOf(motor)?.value ?? 0;
   return currentAtLoad(power / motor.power, motor.current ?? 0, noLoad);
 }

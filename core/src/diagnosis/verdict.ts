@@ -1,8 +1,8 @@
 /** The first thing a technician reads: pump or system, how sure, and from what. */
 import { readCurve } from "../curve/index.ts";
 import { band, formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
-import type { CauseSide } from "./causes.ts";
-import { causeRow } from "./causes.ts";
+import type { CauseSide } from "./tables/causes/index.ts";
+import { causeRow } from "./tables/causes/index.ts";
 import type { Diagnosis } from "./diagnose.ts";
 import type { MissingReading } from "./next-reading.ts";
 
@@ -46,9 +46,7 @@ export function verdictOf(
   units: UnitSystem,
 ): Verdict {
   const { result, situation } = diagnosis;
-  const nothingRead = diagnosis.posterior.items.every(
-    (i) => i.kind === "observation" && i.id === "not-mentioned",
-  );
+  const nothingRead = diagnosis.posterior.items.every((i) => i.id === "not-mentioned");
   const firstMissing = missing[0]?.name;
   if (nothingRead) {
     return {

@@ -2,8 +2,8 @@
 import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import type { PosteriorCause } from "./posterior.ts";
-import type { ReadingEvidence } from "./readings.ts";
-import { testRow } from "./tests.ts";
+import type { ReadingEvidence } from "./model/readings.ts";
+import { testRow } from "./tables/tests/index.ts";
 
 /** A reading's value in the reader's units. */
 export function readingValue(r: ReadingEvidence, si: number, system: UnitSystem): string {
@@ -20,13 +20,13 @@ export function readingValue(r: ReadingEvidence, si: number, system: UnitSystem)
  */
 export function evidenceWords(
   item: EvidenceItem,
-  cause: PosteriorCause,
+  cause: PosteriorCause | undefined,
   system: UnitSystem,
 ): string {
   if (item.reading) {
     const r = item.reading;
     const seen = readingValue(r, r.seen, system);
-    const predicted = cause.predicted.get(r.id);
+    const predicted = cause?.predicted.get(r.id);
     const where = r.snapshot && r.snapshot !== "as found" ? ` (${r.snapshot})` : "";
     if (predicted === undefined) return `${r.label}${where} ${seen}`;
     return `${r.label}${where} ${seen}, would be ${readingValue(r, predicted, system)}`;
@@ -41,5 +41,13 @@ export function evidenceWords(
     const outcome = row?.outcomes.find((o) => o.id === item.outcome);
     return `${row?.name ?? item.id}: ${outcome?.name ?? item.outcome ?? ""}`;
   }
-  return "what nobody mentioned";
+  return item.kind === "running" ? "it ran while it was read" : "what nobody mentioned";
+}
+
+/** One item of evidence as a name with what was seen, without what any cause expects. */
+export function itemName(item: EvidenceItem, system: UnitSystem): string {
+  const r = item.reading;
+  if (!r) return evidenceWords(item, undefined, system);
+  const where = r.snapshot && r.snapshot !== "as found" ? ` (${r.snapshot})` : "";
+  return `${r.label}${where} at ${readingValue(r, r.seen, system)}`;
 }

@@ -1,7 +1,7 @@
 export { situationOf } from "./situation.ts";
 export type { Situation } from "./situation.ts";
 export type { Snapshot } from "./snapshot-of-case.ts";
-export { expectedSpeed, pumpSpeed } from "./speed.ts";
+export { expectedSpeed, pumpSpeed, ratedSpeed } from "./speed.ts";
 export type { PumpSpeed } from "./speed.ts";
 export { electricalOf, meanAmps, meanVolts } from "./electrical.ts";
 export type { ElectricalResult } from "./electrical.ts";
@@ -31,3 +31,5 @@ export type { StandingTests } from "./standing-tests.ts";
 export { cleanSystem } from "./clean-system.ts";
 export type { SystemSource } from "./clean-system.ts";
 export { riserOf } from "./system-of-case.ts";
+export { REPEAT_DAYS } from "./history-of-case.ts";
+export type { PumpHistory } from "./history-of-case.ts";

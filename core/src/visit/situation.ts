@@ -9,8 +9,15 @@ import type { MotorPlate } from "../drive/index.ts";
 import type { LineElement, TimedLevel } from "../hydraulics/index.ts";
 import type { JetRating } from "../jet/index.ts";
 import type { LiquidState, NamedLiquid } from "../liquid/index.ts";
-import { type AbsolutePa, parseQuantity, type Quantity, toUnit } from "../quantity/index.ts";
-import type { SuctionLayout } from "../suction/index.ts";
+import {
+  type AbsolutePa,
+  type GaugePa,
+  parseQuantity,
+  type Quantity,
+  toUnit,
+} from "../quantity/index.ts";
+import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
+import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
 import { atmosphereOf, liquidOf } from "./liquid-of-case.ts";
 import { curvesOf, displacementOf, jetOf } from "./rating-of-case.ts";
 import { type ReadingContext, type Snapshot, snapshotOf } from "./snapshot-of-case.ts";
@@ -21,6 +28,7 @@ import {
   lineElements,
   noteOrder,
   riserOf,
+  suctionSideOfCase,
   systemOfCase,
 } from "./system-of-case.ts";
 
@@ -61,6 +69,11 @@ export interface Situation {
   readonly regulator: number | undefined;
   readonly motor: MotorPlate | undefined;
   readonly layout: SuctionLayout | undefined;
+  /** What is known of the suction when its level is not: pressure on the surface, clean loss. */
+  readonly suctionSide: {
+    readonly surfacePressure: GaugePa | undefined;
+    readonly loss: LossAtFlow | undefined;
+  };
   readonly suctionElements: readonly LineElement[];
   readonly dischargeElements: readonly LineElement[];
   /** Height and outside diameter of the inlet, when drawn [m]. */
@@ -82,6 +95,7 @@ export interface Situation {
   readonly absent: readonly string[];
   readonly tests: readonly { readonly test: string; readonly outcome: string }[];
   readonly forbids: readonly string[];
+  readonly history: PumpHistory;
   readonly notes: readonly string[];
 }
 
@@ -147,6 +161,7 @@ export function situationOf(file: CaseFile): Situation {
     regulator: pump.jet?.regulator?.si,
     motor: motorOf(file),
     layout: layoutOfCase(context, viscosity, reference),
+    suctionSide: suctionSideOfCase(context, viscosity, reference),
     suctionElements: lineElements(file.suction?.elements),
     dischargeElements: lineElements(file.discharge?.elements),
     inlet: inletOf(file),
@@ -166,6 +181,7 @@ export function situationOf(file: CaseFile): Situation {
     absent: absent.filter((o) => !both.includes(o)),
     tests: file.tests.map((t) => ({ test: t.test, outcome: t.outcome })),
     forbids: pump.forbids,
+    history: historyOfCase(file),
     notes,
   };
 }

@@ -24,8 +24,8 @@ export function pumpSpeed(situation: Situation, snapshot: Snapshot): PumpSpeed |
 
 /** The speed this drive should give, whatever the tachometer says. */
 export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpeed | undefined {
-  const { motor, curve, driveKind } = situation;
-  const rated = curve?.speed;
+  const { motor, driveKind } = situation;
+  const rated = ratedSpeed(situation);
   if (driveKind === "engine" || !motor?.speed) {
     const spread = driveKind === "engine" ? 0.04 : 0.01;
     return rated ? { value: rated, u: spread * rated, measured: false } : undefined;
@@ -49,10 +49,16 @@ export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpe
   };
 }
 
+/** Speed the rating is drawn for [r/min]. */
+export const ratedSpeed = ({ curve, displacement, jet, motor }: Situation): number | undefined =>
+  curve?.speed ?? displacement?.points[0]?.speed ?? (jet && motor?.speed);
+
 /** Pump speed over motor speed: the stated ratio in the direction that meets the curve's speed. */
-function gear({ driveKind, driveRatio, curve, motor }: Situation): number {
+function gear(situation: Situation): number {
+  const { driveKind, driveRatio, motor } = situation;
   if (driveKind !== "belt" || !motor?.speed) return 1;
-  const wanted = curve?.speed ? curve.speed / motor.speed : 1;
+  const rated = ratedSpeed(situation);
+  const wanted = rated ? rated / motor.speed : 1;
   if (!driveRatio) return wanted;
   return Math.abs(driveRatio - wanted) < Math.abs(1 / driveRatio - wanted)
     ? driveRatio

@@ -2,7 +2,7 @@
 import type { CaseFile } from "../case/index.ts";
 import { type SystemCurve, systemThrough } from "../curve/index.ts";
 import { exitLoss, type LineElement, lineLoss, orderFaults } from "../hydraulics/index.ts";
-import { gaugePa, type Quantity } from "../quantity/index.ts";
+import { gaugePa, type GaugePa, type Quantity } from "../quantity/index.ts";
 import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
 import { gauge, type ReadingContext } from "./snapshot-of-case.ts";
 
@@ -56,16 +56,25 @@ export function layoutOfCase(
   viscosity: number,
   reference: number | undefined,
 ): SuctionLayout | undefined {
-  const { file, atmosphere } = context;
+  const level = context.file.suction?.sourceLevel;
+  if (level === undefined) return undefined;
+  const { surfacePressure = gaugePa(0), loss } = suctionSideOfCase(context, viscosity, reference);
+  return { sourceLevel: level.si, surfacePressure, loss };
+}
+
+/** What a case says of the suction apart from its level. */
+export function suctionSideOfCase(
+  { file, atmosphere }: ReadingContext,
+  viscosity: number,
+  reference: number | undefined,
+): { readonly surfacePressure: GaugePa | undefined; readonly loss: LossAtFlow | undefined } {
   const { suction } = file;
-  if (suction?.sourceLevel === undefined) return undefined;
-  const surface = suction.surfacePressure;
+  const surface = suction?.surfacePressure;
   return {
-    sourceLevel: suction.sourceLevel.si,
-    surfacePressure: surface ? gauge(surface, atmosphere) : gaugePa(0),
+    surfacePressure: surface && gauge(surface, atmosphere),
     loss:
-      flowAndHead(suction.loss) ??
-      lossOfElements(lineElements(suction.elements), viscosity, reference, 0),
+      flowAndHead(suction?.loss) ??
+      lossOfElements(lineElements(suction?.elements), viscosity, reference, 0),
   };
 }
 

@@ -13,7 +13,9 @@ import { PhaseTriangle } from "./phase-triangle";
 import { RatingChart } from "./rating-chart";
 import { SuctionBudget } from "./suction-budget";
 import type { BoardState } from "./use-board";
+import { WhatIf } from "./what-if";
 import classes from "./board.module.css";
+import causeClasses from "./causes.module.css";
 
 const LeversPanel = lazy(() => import("./levers-panel").then((m) => ({ default: m.LeversPanel })));
 
@@ -96,12 +98,23 @@ function VerdictLine({ view }: { view: BoardView }) {
 }
 
 /** The two causes panels live apart from the Board on a phone. */
-export function Causes({ board }: { board: BoardState }) {
+export function Causes({ board, units }: { board: BoardState; units: UnitSystem }) {
   const { view } = board;
   if (!view) return null;
   return (
     <>
-      <CausesPanel causes={view.causes} />
+      {view.explanation.length > 0 ? (
+        <details className={causeClasses.why} open data-testid="why">
+          <summary>why this order</summary>
+          <ul>
+            {view.explanation.map((e) => (
+              <li key={e}>{e}</li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+      <CausesPanel causes={view.causes} units={units} />
+      <WhatIf items={view.whatIf} now={view.causes} />
       {view.notes.length > 0 ? (
         <details className={classes.notes}>
           <summary>

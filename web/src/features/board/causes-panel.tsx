@@ -1,44 +1,134 @@
 "use client";
 
-import type { CauseView } from "@yard-tack/core/board";
-import { formatNumber } from "@yard-tack/core/quantity";
-import classes from "./board.module.css";
+import type { CauseView, ReadingEvidenceView } from "@yard-tack/core/board";
+import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
+import { useState } from "react";
+import { CausePicture } from "./cause-picture";
+import { percentText } from "./percent";
+import classes from "./causes.module.css";
 
 const SHOWN = 5;
 /** Bits that fill half the bar. */
 const FULL_BITS = 8;
 
-/** Probability in whole percent; never 0 and never 100, because neither is ever meant. */
-function percentText(p: number): string {
-  if (p >= 0.995) return "> 99 %";
-  if (p < 0.005) return "< 1 %";
-  return `${Math.round(100 * p)} %`;
-}
-
 /** Each cause with its weight of evidence to both sides of a centre line; opens to the readings. */
-export function CausesPanel({ causes }: { causes: readonly CauseView[] }) {
+export function CausesPanel({
+  causes,
+  units,
+}: {
+  causes: readonly CauseView[];
+  units: UnitSystem;
+}) {
+  const [all, setAll] = useState(false);
+  const rest = causes.length - SHOWN;
   return (
     <section aria-label="Causes, for and against" className={classes.causes} data-testid="causes">
-      {causes.slice(0, SHOWN).map((c) => (
-        <details key={c.id} className={classes.cause} data-cause={c.id}>
-          <summary>
-            <span className={classes.causeName}>{c.name}</span>
-            <span className={classes.causeShare}>{percentText(c.probability)}</span>
-            <Balance cause={c} />
-            <span className={classes.decisive}>{c.decisive}</span>
-          </summary>
-          <div className={classes.opened}>
-            <p>{c.mechanism}</p>
-            <EvidenceList title="speaks for it" list={c.for} />
-            <EvidenceList title="speaks against it" list={c.against} />
-            <p>
-              <strong>First aid:</strong> {c.firstAid} <strong>Repair:</strong> {c.repair}{" "}
-              <strong>Proof:</strong> {c.proof}
-            </p>
-          </div>
-        </details>
+      {(all ? causes : causes.slice(0, SHOWN)).map((c) => (
+        <Cause key={c.id} cause={c} units={units} />
       ))}
+      {rest > 0 ? (
+        <button type="button" className={classes.more} onClick={() => setAll(!all)}>
+          {all ? "fewer causes" : `${rest} more causes`}
+        </button>
+      ) : null}
     </section>
+  );
+}
+
+function Cause({ cause: c, units }: { cause: CauseView; units: UnitSystem }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details
+      className={classes.cause}
+      data-cause={c.id}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+    >
+      <summary>
+        <span className={classes.causeName}>{c.name}</span>
+        <span className={classes.causeShare}>{percentText(c.probability)}</span>
+        <Balance cause={c} />
+        <span className={classes.decisive}>{c.decisive}</span>
+      </summary>
+      {open ? <Opened cause={c} units={units} /> : null}
+    </details>
+  );
+}
+
+function Opened({ cause: c, units }: { cause: CauseView; units: UnitSystem }) {
+  return (
+    <div className={classes.opened}>
+      <p>{c.mechanism}</p>
+      {c.picture ? <CausePicture picture={c.picture} name={c.name} units={units} /> : null}
+      <Readings list={c.readings} />
+      <Signs list={c.signs} />
+      <dl className={classes.remedy}>
+        <dt>First aid</dt>
+        <dd>{c.firstAid}</dd>
+        <dt>Repair</dt>
+        <dd>
+          {c.repair} <span className={classes.soft}>By: {c.skills}.</span>
+        </dd>
+        {c.parts.length > 0 ? (
+          <>
+            <dt>Parts</dt>
+            <dd>{c.parts.join(", ")}</dd>
+          </>
+        ) : null}
+        <dt>Proof</dt>
+        <dd>{c.proof}</dd>
+      </dl>
+      {c.cautions.length > 0 ? (
+        <ul className={classes.cautions} aria-label="Cautions of the repair">
+          {c.cautions.map((x) => (
+            <li key={x}>{x}</li>
+          ))}
+        </ul>
+      ) : null}
+    </div>
+  );
+}
+
+const signed = (bits: number): string => `${bits > 0 ? "+" : ""}${formatNumber(bits, 2)}`;
+const side = (bits: number) => (bits > 0.1 ? "for" : bits < -0.1 ? "against" : undefined);
+
+/** Reading by reading: what the cause would show, what was seen, and how much that weighs. */
+function Readings({ list }: { list: readonly ReadingEvidenceView[] }) {
+  if (list.length === 0) return null;
+  return (
+    <table className={classes.evidence}>
+      <thead>
+        <tr>
+          <th scope="col">reading</th>
+          <th scope="col">would be</th>
+          <th scope="col">seen</th>
+          <th scope="col">bits</th>
+        </tr>
+      </thead>
+      <tbody>
+        {list.map((r) => (
+          <tr key={r.name} data-side={side(r.bits)}>
+            <th scope="row">{r.name}</th>
+            <td>{r.predicted}</td>
+            <td>{r.seen}</td>
+            <td>{signed(r.bits)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Signs({ list }: { list: CauseView["signs"] }) {
+  if (list.length === 0) return null;
+  return (
+    <ul className={classes.signs} aria-label="Seen, heard and tested">
+      {list.map((e) => (
+        <li key={e.what} data-side={side(e.bits)}>
+          <span>{e.what}</span>
+          <b>{signed(e.bits)} bit</b>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -56,22 +146,5 @@ function Balance({ cause }: { cause: CauseView }) {
       <rect x={50} y={4} width={size(cause.bitsFor)} height={10} className={classes.barFor} />
       <line x1={50} x2={50} y1={0} y2={18} className={classes.barCentre} />
     </svg>
-  );
-}
-
-function EvidenceList({ title, list }: { title: string; list: CauseView["for"] }) {
-  if (list.length === 0) return null;
-  return (
-    <>
-      <h4>{title}</h4>
-      <ul>
-        {list.map((e) => (
-          <li key={e.what}>
-            <span>{e.what}</span>
-            <b>{`${e.bits > 0 ? "+" : ""}${formatNumber(e.bits, 2)} bit`}</b>
-          </li>
-        ))}
-      </ul>
-    </>
   );
 }

@@ -7,6 +7,7 @@
 import type { SheetEntry } from "./entries";
 
 export type CourierState =
+  | { readonly kind: "keeping" }
   | { readonly kind: "sent"; readonly at: string | null }
   | { readonly kind: "sending"; readonly count: number }
   | { readonly kind: "waiting"; readonly count: number }

@@ -116,7 +116,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
             <Board board={board} units={units} onTest={openTest} onReading={openReading} />
           </div>
           <div className={classes.causesPart}>
-            <Causes board={board} />
+            <Causes board={board} units={units} />
           </div>
         </aside>
       </div>
@@ -199,6 +199,7 @@ function knotsOf(sheet: Sheet): KnotState[] {
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
   const words = {
+    keeping: () => "writing to this device …",
     sent: () =>
       courier.kind === "sent" && courier.at
         ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}`

@@ -2,7 +2,6 @@
 
 import { boardOf } from "@yard-tack/core/board";
 import {
-  causeRow,
   cautionRow,
   type CautionId,
   CAUTIONS,
@@ -106,7 +105,7 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
       verdict: view?.verdict ?? null,
       causes: (view?.causes ?? []).slice(0, 4).map((c) => ({
         id: c.id,
-        name: causeRow(c.id)?.name ?? c.id,
+        name: c.name,
         probability: c.probability,
       })),
       engine: view?.engine ?? null,

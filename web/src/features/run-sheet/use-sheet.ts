@@ -35,6 +35,8 @@ export function useSheet(dto: SheetDto): Sheet {
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
   const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
   const [ready, setReady] = useState(false);
+  // Writes to this device under way: until they end nothing may be called kept, let alone sent.
+  const [writing, setWriting] = useState(0);
   const [beingTyped, setBeingTyped] = useState<ReadonlyMap<string, string>>(new Map());
   const channel = useRef<BroadcastChannel | null>(null);
   const courierRef = useRef<ReturnType<typeof makeCourier> | null>(null);
@@ -80,10 +82,13 @@ export function useSheet(dto: SheetDto): Sheet {
         at: new Date().toISOString(),
       } as SheetEntry;
       setEntries((list) => [...list, entry]);
-      void keep(dto.id, entry).then(() => {
-        channel.current?.postMessage(entry);
-        return courierRef.current?.nudge();
-      });
+      setWriting((n) => n + 1);
+      void keep(dto.id, entry)
+        .then(() => {
+          channel.current?.postMessage(entry);
+          return courierRef.current?.nudge();
+        })
+        .finally(() => setWriting((n) => n - 1));
     },
     [dto.id, who.id],
   );
@@ -96,7 +101,8 @@ export function useSheet(dto: SheetDto): Sheet {
         else next.set(slot, text);
         return next;
       });
-      void keepDraft(dto.id, slot, text);
+      setWriting((n) => n + 1);
+      void keepDraft(dto.id, slot, text).finally(() => setWriting((n) => n - 1));
     },
     [dto.id],
   );
@@ -110,7 +116,9 @@ export function useSheet(dto: SheetDto): Sheet {
   }, []);
   const state = useMemo(() => foldEntries(entries), [entries]);
   const typing = useMemo(() => withTyping(state, beingTyped), [state, beingTyped]);
-  return { dto, state, typing, courier, ready, drafts, add, draft, live };
+  const where: CourierState =
+    writing > 0 && courier.kind === "sent" ? { kind: "keeping" } : courier;
+  return { dto, state, typing, courier: where, ready, drafts, add, draft, live };
 }
 
 async function post(sheetId: string, entries: readonly SheetEntry[]) {

@@ -1,6 +1,5 @@
 import "server-only";
 import { boardOf } from "@yard-tack/core/board";
-import { causeRow } from "@yard-tack/core/diagnosis";
 import type { WrittenSheet } from "@yard-tack/core/sheet";
 import { logEntries, openSheets, unitOfWork } from "@/db";
 import { logBody, recurrenceOf } from "@/features/log/index.server";
@@ -60,7 +59,7 @@ async function slateCall(sheetId: string): Promise<SlateCall | undefined> {
     .filter((c) => c.id !== "healthy" && c.id !== "unlisted")
     .slice(0, 2);
   const tools = (view?.missing ?? []).flatMap((m) => TOOLS[m.slot] ?? []).slice(0, 3);
-  const parts = likely.flatMap((c) => causeRow(c.id)?.parts.slice(0, 1) ?? []);
+  const parts = likely.flatMap((c) => c.parts.slice(0, 1));
   const recurrence = await recurrenceOf(pump.id, new Date());
   return {
     id: sheet.id,

@@ -8,6 +8,7 @@ import { useState } from "react";
 import { clock } from "@/shell/times";
 import type { Sheet } from "../use-sheet";
 import { Cautions } from "./caution-card";
+import { Stopwatch } from "./stopwatch";
 import classes from "./steps.module.css";
 
 /** Longest list of tests worth reading at the pump. */
@@ -103,6 +104,9 @@ function ActiveTest({
           ? ` Before it, ${before.name.toLowerCase()} stands at ${Math.round(100 * before.probability)} %.`
           : ""}
       </p>
+      {row.tools.length > 0 ? (
+        <p className={classes.hint}>Take along: {row.tools.join(", ")}.</p>
+      ) : null}
       <Cautions ids={row.cautions} sheet={sheet} />
       {waiting.length > 0 ? (
         <p className={classes.locked}>
@@ -116,6 +120,7 @@ function ActiveTest({
               <li key={s}>{s}</li>
             ))}
           </ol>
+          <Stopwatch id={`${sheet.dto.id}/${id}`} expected={row.minutes} />
           <p>
             <b>How did it turn out?</b>
           </p>

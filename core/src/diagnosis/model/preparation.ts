@@ -1,7 +1,15 @@
 /** A snapshot made ready for the forward model: its pump, its suction, its system, its readings. */
-import { countingHeight } from "../hydraulics/index.ts";
-import { GRAVITY } from "../quantity/index.ts";
-import { layoutOf, pumpSpeed, type Situation, type Snapshot, toleranceOf } from "../visit/index.ts";
+import { countingHeight } from "../../hydraulics/index.ts";
+import { GRAVITY } from "../../quantity/index.ts";
+import type { LossAtFlow } from "../../suction/index.ts";
+import {
+  layoutOf,
+  pumpSpeed,
+  ratedSpeed,
+  type Situation,
+  type Snapshot,
+  toleranceOf,
+} from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import {
   emptyLikelihood,
@@ -10,11 +18,11 @@ import {
   type SnapshotLikelihood,
 } from "./flow-integral.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
-import { type PumpModel, pumpModel } from "./pump-model.ts";
+import { modelOf, type PumpModel } from "./pump-model.ts";
 import { type CurveSpread, type ReadingEvidence, readingsOf } from "./readings.ts";
 
 /** How widely ln k of a system scatters round its drawing. */
-const SYSTEM_SPREAD = { drawn: 0.18, guessedStatic: 0.3, guessed: 0.9 } as const;
+const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.6 } as const;
 
 export interface Prepared {
   readonly snapshot: Snapshot;
@@ -39,9 +47,12 @@ export function prepare(
 ): Prepared {
   const pump = model ?? placeholderFor(situation);
   const speed = pumpSpeed(situation, snapshot);
-  const rated = situation.curve?.speed;
-  const speedRatio = speed && rated ? speed.value / rated : 1;
-  const readings = readingsOf(situation, snapshot, index, curveSpread(situation, shared));
+  const rated = ratedSpeed(situation);
+  // A jet's table is for its motor on the mains, at whatever speed that gives.
+  const fixed = situation.jet !== undefined && situation.curve === undefined;
+  const speedRatio = speed && rated && !fixed ? speed.value / rated : 1;
+  const spread = curveSpread(situation, shared);
+  const readings = readingsOf(situation, snapshot, index, model, spread);
   return {
     snapshot,
     pump,
@@ -54,7 +65,7 @@ export function prepare(
   };
 }
 
-/** A pump nobody has a curve of: flat placeholders, so that suction and drive can still speak. */
+/** A pump nobody has a rating of: flat placeholders, so that suction and drive can still speak. */
 const PLACEHOLDER: PumpModel = {
   bestFlow: 0.01,
   bestHead: 30,
@@ -81,23 +92,41 @@ function placeholderFor(situation: Situation): PumpModel {
   };
 }
 
+/** Table tolerance of a displacement or jet rating, as a share of flow. */
+const TABLE_TOLERANCE = 0.05;
+
+/** Standard deviations an acceptance tolerance stands for: most pumps that are kept lie inside. */
+export const TOLERANCE_SIGMAS = 2;
+
+/** How far this pump may lie from its sheet at most: flow, head, power. */
+export function ownTolerance(situation: Situation) {
+  if (situation.displacement) return { flow: TABLE_TOLERANCE, head: 0, power: 0.1 };
+  if (situation.jet && !situation.curve) return { flow: TABLE_TOLERANCE, head: 0.06, power: 0.2 };
+  return toleranceOf(situation);
+}
+
+/**
+ * What a deviation shared by all snapshots leaves to each: the width of one node and the curve's own
+ * shape, as a share of the tolerance.
+ */
+const OWN_SHAPE = 0.5;
+
 /**
  * Spread of this pump round its sheet that goes into each reading: all of it for a single snapshot,
- * the width of one node when several snapshots share the deviation.
+ * the width of one node when the deviation itself is summed over.
  */
-function curveSpread(situation: Situation, shared: boolean): CurveSpread | undefined {
-  if (!situation.curve) return undefined;
-  const t = toleranceOf(situation);
-  const part = shared ? 1 / Math.sqrt(12) : 1;
-  const slopeShare = 0.6;
+function curveSpread(situation: Situation, shared: boolean): CurveSpread {
+  const t = ownTolerance(situation);
+  const part = shared ? OWN_SHAPE : 1;
+  const slopeShare = situation.displacement ? 0 : 0.6;
   return {
-    head: (part * Math.hypot(t.head, slopeShare * t.flow)) / 2,
-    power: Math.max(0.02, (part * t.power) / 2),
+    head: (part * Math.hypot(t.head, slopeShare * t.flow)) / TOLERANCE_SIGMAS,
+    power: Math.max(0.02, (part * t.power) / TOLERANCE_SIGMAS),
   };
 }
 
 /** Clean loss taken for a suction nobody drew [m at the duty]. */
-const USUAL_SUCTION_LOSS = 0.4;
+const USUAL_SUCTION_LOSS = 0.8;
 
 function suctionModel(
   situation: Situation,
@@ -105,22 +134,27 @@ function suctionModel(
   pump: PumpModel,
 ): SuctionModel | undefined {
   const layout = layoutOf(situation, snapshot);
-  const { atmosphere, liquid, duty } = situation;
-  const referenceFlow = duty?.flow ?? pump.bestFlow;
+  const { atmosphere, liquid } = situation;
+  const referenceFlow = designOf(situation, pump).flow;
   const perMetre = liquid.density * GRAVITY;
   const air = atmosphere - liquid.vapourPressure;
   if (!layout) {
     const gauge = snapshot.suction;
     if (!gauge) return undefined;
     const still = (air + gauge.pressure) / perMetre + countingHeight(gauge);
-    return { still, loss: 0, referenceFlow, measured: true };
+    return { still, ...lossOf(situation.suctionSide.loss, referenceFlow), measured: true };
   }
   const still = (air + layout.surfacePressure) / perMetre + layout.sourceLevel;
-  const { loss } = layout;
-  return loss
-    ? { still, loss: loss.head, referenceFlow: loss.flow, measured: false }
-    : { still, loss: USUAL_SUCTION_LOSS, referenceFlow, measured: false };
+  // A submerged inlet has no pipe, and a jet's table has its own in it.
+  const none = situation.installation === "submerged" || situation.jet !== undefined;
+  return { still, ...lossOf(layout.loss, referenceFlow, none ? 0 : undefined), measured: false };
 }
+
+const lossOf = (
+  loss: LossAtFlow | undefined,
+  referenceFlow: number,
+  usual: number = USUAL_SUCTION_LOSS,
+) => (loss ? { loss: loss.head, referenceFlow: loss.flow } : { loss: usual, referenceFlow });
 
 function flowPriorOf(
   situation: Situation,
@@ -130,10 +164,13 @@ function flowPriorOf(
 ): FlowPrior {
   if (snapshot.valve === "shut") return { kind: "none" };
   const limit = pump.reach * Math.max(0.6, speedRatio);
-  if (snapshot.valve === "throttled") return { kind: "anywhere", limit: limit * 0.85 };
-  const { duty, staticHead, closedLoop } = situation;
-  const flow = duty?.flow ?? pump.bestFlow;
-  const head = duty?.head ?? pump.bestHead;
+  const { staticHead, closedLoop } = situation;
+  const design = designOf(situation, pump);
+  const { flow, head } = design;
+  if (snapshot.valve === "throttled") {
+    // Throttled from where it ran, which more often than not is no more than its duty.
+    return { kind: "anywhere", limit: Math.min(limit * 0.85, 1.1 * flow) };
+  }
   const knownStatic = closedLoop ? 0 : staticHead;
   const usable = knownStatic !== undefined && knownStatic < 0.97 * head ? knownStatic : undefined;
   const stat = usable ?? 0.35 * head;
@@ -141,13 +178,28 @@ function flowPriorOf(
     kind: "system",
     limit,
     staticHead: stat,
+    // A static head nobody stated may be any share of the duty's.
+    unknownStaticOf: usable === undefined && !closedLoop ? head : undefined,
     logK: Math.log(head - stat) - 2 * Math.log(flow),
-    spread: !duty
+    spread: !design.stated
       ? SYSTEM_SPREAD.guessed
       : usable === undefined
         ? SYSTEM_SPREAD.guessedStatic
         : SYSTEM_SPREAD.drawn,
   };
+}
+
+/**
+ * The duty the system was laid out for: as stated; else the flow its clean suction loss was reckoned
+ * at, on the curve; else the best point.
+ */
+function designOf({ duty, suctionSide }: Situation, pump: PumpModel) {
+  if (duty) return { ...duty, stated: true };
+  const flow = suctionSide.loss?.flow;
+  if (flow !== undefined && pump.head(flow) > 0) {
+    return { flow, head: pump.head(flow), stated: true };
+  }
+  return { flow: pump.bestFlow, head: pump.bestHead, stated: false };
 }
 
 /** Where the pump stands under a condition, with its own deviation from the sheet. */
@@ -156,24 +208,34 @@ export function settingOf(
   condition: Condition,
   own: { readonly flow: number; readonly head: number },
 ): Setting {
+  const { valve } = p.snapshot;
+  // What boils at the flow as found need not boil with the valve closed on it.
+  const eased = condition.vapour === "must" && (valve === "shut" || valve === "throttled");
   return {
     pump: p.pump,
     suction: p.suction,
-    condition,
+    condition: eased ? { ...condition, vapour: "may" } : condition,
     // A measured speed is the speed, whatever made it so.
     speedRatio: p.speedMeasured ? p.speedRatio : p.speedRatio * condition.speed,
     ownFlow: own.flow,
     ownHead: own.head,
+    shut: p.snapshot.valve === "shut",
   };
 }
 
+/** Head the system may still ask for where more runs through it than was drawn. */
+const OPENED_STATIC = 0.3;
+
 /**
- * The system as a discharge restriction leaves it: k grows until the flow is short by its share.
+ * The system as a condition leaves it: k grows until the flow is short by its share, or falls until
+ * it is over by it; the static head grows by what is added.
  */
-export function lessened(prior: FlowPrior, setting: Setting): FlowPrior {
-  const lost = setting.condition.flowLost;
-  if (lost <= 0 || prior.kind !== "system") return prior;
+export function changedSystem(prior: FlowPrior, setting: Setting): FlowPrior {
+  const { flowLost, staticExtra } = setting.condition;
+  if (prior.kind !== "system" || (flowLost === 0 && staticExtra === 0)) return prior;
   const { pump, speedRatio: r } = setting;
+  const lifted = prior.staticHead + staticExtra * pump.bestHead;
+  if (flowLost === 0) return { ...prior, staticHead: lifted };
   const head = (q: number) => r * r * pump.head(q / r);
   // Flow of the clean system on this curve, by bisection: head falls, system rises.
   const k = Math.exp(prior.logK);
@@ -184,10 +246,13 @@ export function lessened(prior: FlowPrior, setting: Setting): FlowPrior {
     if (head(mid) > prior.staticHead + k * mid * mid) low = mid;
     else high = mid;
   }
-  const wanted = Math.max(low * (1 - lost), 1e-6);
-  const left = Math.max(head(wanted) - prior.staticHead, 0.01);
+  const wanted = Math.min(Math.max(low * (1 - flowLost), 1e-6), 0.97 * prior.limit);
+  const staticHead =
+    flowLost < 0 ? Math.min(prior.staticHead, OPENED_STATIC * head(wanted)) : prior.staticHead;
+  const left = Math.max(head(wanted) - staticHead, 0.01);
   return {
     ...prior,
+    staticHead,
     logK: Math.log(left) - 2 * Math.log(wanted),
     spread: Math.hypot(prior.spread, 0.15),
   };
@@ -198,7 +263,7 @@ export function lessened(prior: FlowPrior, setting: Setting): FlowPrior {
  * The discharge gauge is predicted from the layout, not from a measured suction.
  */
 export function settingsForExpectation(situation: Situation, template: Snapshot) {
-  const model = situation.curve && pumpModel(situation.curve);
+  const model = modelOf(situation);
   const suctionOnly = prepare(situation, { ...template, discharge: undefined }, 0, model, false);
   const dischargeOnly = prepare(situation, { ...template, suction: undefined }, 0, model, false);
   const setting = settingOf(dischargeOnly, SOUND, { flow: 1, head: 1 });

@@ -4,17 +4,34 @@
  * Service shares of call-outs; a row need not sum to 1, it is normalised over the causes that
  * apply. Causes not listed in a row get {@link FLOOR}.
  */
-import type { CauseId } from "../case/index.ts";
+import type { CauseId, Family } from "../../case/index.ts";
 
 /** Prior of a cause that a row does not list but that could be: none is impossible. */
-export const FLOOR = 0.004;
+const FLOOR = 0.001;
 /** Prior of "none of these". */
-export const UNLISTED = 0.02;
+const UNLISTED = 0.012;
+
+/**
+ * Priors of causes no row counts, wherever they apply. Judgement of the trade, kept low: a cause that
+ * is rare must be shown, not assumed.
+ */
+const RARE: Readonly<Partial<Record<CauseId, number>>> = {
+  "static-rise": 0.004,
+  "pump-unsuited": 0.002,
+  "suction-layout": 0.002,
+  "lift-too-high": 0.003,
+  "air-trap": 0.003,
+  "body-reversed": 0.003,
+  "heat-closed-ports": 0.006,
+  "no-supply": 0.004,
+  "shaft-jammed": 0.003,
+  "short-cycling": 0.003,
+};
 
 type PriorRow = Readonly<Partial<Record<CauseId, number>>>;
 
 /** Version of the tables in this folder; stored with every result. */
-export const DATA_VERSION = "1";
+export const DATA_VERSION = "2";
 
 export const PRIORS: Readonly<Record<string, PriorRow>> = {
   "inline-circulator/flooded/3-phase": {
@@ -268,39 +285,92 @@ export const PRIORS: Readonly<Record<string, PriorRow>> = {
   },
 };
 
-/** What is taken for a family and installation nobody counted. */
-const GENERIC: PriorRow = {
-  healthy: 0.12,
-  "discharge-restriction": 0.08,
-  "suction-restriction": 0.08,
-  "npsh-shortfall": 0.04,
-  "suction-air-leak": 0.04,
-  "worn-rings": 0.06,
-  "impeller-worn": 0.05,
-  "impeller-clogged": 0.05,
-  "wrong-rotation": 0.06,
-  "low-speed": 0.03,
-  "phase-loss": 0.025,
-  "suction-gauge-fault": 0.02,
-  "discharge-gauge-fault": 0.025,
+/** Our own shares for families nobody counted: judgement of the trade, healthy as elsewhere. */
+const JUDGED: Readonly<Partial<Record<Family, PriorRow>>> = {
+  "jet-shallow": jetRow(0.06),
+  "jet-deep": jetRow(0.1),
+  portable: {
+    healthy: 0.12,
+    "not-primed": 0.14,
+    "priming-device-fault": 0.12,
+    "suction-air-leak": 0.14,
+    "suction-restriction": 0.12,
+    "discharge-restriction": 0.06,
+    "impeller-clogged": 0.08,
+    "impeller-worn": 0.04,
+    "low-speed": 0.06,
+    "seal-leak": 0.06,
+    vortexing: 0.03,
+    "npsh-shortfall": 0.03,
+  },
+  tub: {
+    healthy: 0.12,
+    "air-trap": 0.14,
+    "not-primed": 0.12,
+    "suction-restriction": 0.12,
+    "impeller-clogged": 0.1,
+    "seal-leak": 0.12,
+    "capacitor-weak": 0.06,
+    "bearing-defect": 0.08,
+    "discharge-restriction": 0.06,
+    "control-fault": 0.05,
+    "discharge-airlock": 0.03,
+  },
+  "positive-displacement": {
+    healthy: 0.12,
+    "worn-rings": 0.16,
+    "suction-restriction": 0.12,
+    "viscous-liquid": 0.1,
+    "npsh-shortfall": 0.06,
+    "suction-air-leak": 0.06,
+    "check-valve-passing": 0.08,
+    "seal-leak": 0.1,
+    "bearing-defect": 0.06,
+    "mechanical-drag": 0.04,
+    "low-speed": 0.05,
+    "discharge-restriction": 0.03,
+    "not-primed": 0.03,
+  },
 };
 
+function jetRow(nozzle: number): PriorRow {
+  return {
+    healthy: 0.12,
+    "jet-suction-open": 0.16,
+    "jet-nozzle-blocked": nozzle,
+    "not-primed": 0.1,
+    "foot-valve-leak": 0.14,
+    "suction-air-leak": 0.08,
+    "short-cycling": 0.08,
+    "control-fault": 0.05,
+    "lift-too-high": 0.05,
+    "seal-leak": 0.05,
+    "capacitor-weak": 0.04,
+    "impeller-worn": 0.03,
+    "suction-restriction": 0.04,
+  };
+}
+
 /**
- * The prior row for a pump. Where nobody counted this family and installation together, the rows of
- * the family and the rows of the installation and driver are averaged; then the generic row.
+ * The prior row for a pump. Where nobody counted this family, installation and driver together, the
+ * rows of the family and the rows of the installation and driver are averaged.
  */
-export function priorRow(family: string, installation: string, driver: string): PriorRow {
-  const exact = PRIORS[`${family}/${installation}/${driver}`];
+export function priorRow(family: Family, installation: string, driver: string): PriorRow {
+  const exact = PRIORS[`${family}/${installation}/${driver}`] ?? JUDGED[family];
   if (exact) return exact;
   const kin = Object.entries(PRIORS).filter(
     ([key]) => key.startsWith(`${family}/`) || key.endsWith(`/${installation}/${driver}`),
   );
-  if (kin.length === 0) return GENERIC;
+  const rows = kin.length > 0 ? kin : Object.entries(PRIORS);
   const mean: Partial<Record<CauseId, number>> = {};
-  for (const [, row] of kin) {
+  for (const [, row] of rows) {
     for (const [id, p] of Object.entries(row) as [CauseId, number][]) {
-      mean[id] = (mean[id] ?? 0) + p / kin.length;
+      mean[id] = (mean[id] ?? 0) + p / rows.length;
     }
   }
   return mean;
 }
+
+/** Prior of one cause of a row, before the causes that do not apply are struck out. */
+export const priorOf = (row: PriorRow, id: CauseId): number =>
+  id === "unlisted" ? UNLISTED : (row[id] ?? RARE[id] ?? FLOOR);

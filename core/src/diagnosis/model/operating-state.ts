@@ -17,7 +17,7 @@ export interface SuctionModel {
 export interface OperatingState {
   /** Delivered flow [m³/s]. */
   flow: number;
-  /** Through the wheel [m³/s]: delivered plus internal leakage. */
+  /** Through the wheel [m³/s]: delivered plus leakage and what runs back. */
   innerFlow: number;
   /** [m] */
   head: number;
@@ -49,39 +49,56 @@ export interface Setting {
   /** This pump's deviation from its sheet: factors on flow and head. */
   readonly ownFlow: number;
   readonly ownHead: number;
+  /** Its own discharge valve is shut: nothing can run back from outside. */
+  readonly shut: boolean;
 }
 
 /**
  * Head, power and suction at a delivered flow.
  *
- * Internal leakage follows q = leak · Q_bep √(H/H_bep); an inner obstruction costs head with Q²;
- * gas costs head and power by volume; vapour costs 3 % of head where NPSH available equals
- * required and steeply more below (the definition of NPSH3 and its usual fall).
+ * Leakage follows q = leak · Q_bep √(H/H_bep); an inner obstruction costs head with Q²; gas costs
+ * head and power by volume; vapour costs 3 % of head where NPSH available equals required and
+ * steeply more below (the definition of NPSH3 and its usual fall).
  */
 export function operate(at: Setting, flow: number, out: OperatingState): void {
   const { pump, suction, condition: c, speedRatio: r } = at;
-  const flowScale = r * c.curveFlow * at.ownFlow;
-  const headScale = r * r * c.curveHead * at.ownHead;
+  const r2 = r * r;
   const bestFlow = pump.bestFlow * r;
+  const bestHead = pump.bestHead * r2;
+  if (c.dead) {
+    out.flow = flow;
+    out.innerFlow = flow;
+    out.head = c.dead.head * r2 * pump.shutOffHead;
+    out.power = c.dead.power * r2 * r * (pump.bestPower ?? Number.NaN);
+    out.suctionLoss = 0;
+    out.npsha = suction ? suction.still : Number.NaN;
+    out.npshr = r2 * pump.npshr(0);
+    return;
+  }
+  const flowScale = r * c.curveFlow * at.ownFlow;
+  const headScale = r2 * c.curveHead * at.ownHead;
+  const back = c.leak + (at.shut ? 0 : c.passing);
   let inner = flow;
   let head = headScale * pump.head(inner / flowScale);
-  if (c.leak > 0) {
+  if (back > 0) {
     for (let i = 0; i < 3; i++) {
-      inner = flow + c.leak * bestFlow * Math.sqrt(Math.max(0, head) / (pump.bestHead * r * r));
+      inner = flow + back * bestFlow * Math.sqrt(Math.max(0, head) / bestHead);
       head = headScale * pump.head(inner / flowScale);
     }
   }
+  if (c.thickHead > 0) head *= 1 - c.thickHead * Math.min(1.5, (inner / bestFlow) ** 0.75);
   if (c.innerLoss > 0) {
     const share = inner / bestFlow;
-    head = Math.max(0, head - c.innerLoss * pump.bestHead * r * r * share * share);
+    head = Math.max(0, head - c.innerLoss * bestHead * share * share);
   }
-  let power = r * r * r * c.curvePower * at.ownHead * pump.power(inner / flowScale);
+  let power = r2 * r * c.curvePower * at.ownHead * pump.power(inner / flowScale);
 
-  const referenceFlow = suction?.referenceFlow ?? bestFlow;
+  const referenceFlow = suction ? suction.referenceFlow : bestFlow;
+  // What runs back inside or through a standby is not drawn up the suction pipe again.
   const q2 = (flow / referenceFlow) ** 2;
-  out.suctionLoss = ((suction?.loss ?? 0) + c.suctionLoss) * q2;
+  out.suctionLoss = ((suction ? suction.loss : 0) * c.suctionThick + c.suctionLoss) * q2;
   out.npsha = suction ? suction.still - (suction.measured ? 0 : out.suctionLoss) : Number.NaN;
-  out.npshr = r * r * pump.npshr(inner / flowScale);
+  out.npshr = r2 * pump.npshr(inner / flowScale);
 
   if (c.gas > 0) {
     const held = gasHeadFactor(c.gas);
@@ -89,14 +106,15 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     power *= 0.35 + 0.65 * held;
   }
   if (c.vapour !== "must-not" && suction) {
-    const held = vapourHeadFactor(out.npsha / Math.max(out.npshr, 0.1));
+    const least = pump.npshrKnown ? out.npshr : LEAST_NPSHR * out.npshr;
+    const held = vapourHeadFactor(out.npsha / Math.max(least, 0.1));
     head *= held;
     power *= 0.4 + 0.6 * held;
   }
   out.flow = flow;
   out.innerFlow = inner;
   out.head = head;
-  out.power = power;
+  out.power = c.drag > 0 ? power + c.drag * r * (pump.bestPower ?? Number.NaN) : power;
 }
 
 /**
@@ -104,6 +122,19 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
  * Source: published tests of radial wheels handling air, 1 to 7 % by volume.
  */
 const gasHeadFactor = (gas: number): number => Math.max(0.03, 1 - 3 * gas - 60 * gas * gas);
+
+/** Head at a flow under a setting [m]: for pictures of the curve. */
+export function headUnder(at: Setting, flow: number): number {
+  const state = emptyState();
+  operate(at, flow, state);
+  return state.head;
+}
+
+/**
+ * What the best suction designs need of the NPSH a usual pump needs: head is only taken off where no
+ * pump would do. Suction specific speed 250 against 180, to the power 4/3.
+ */
+const LEAST_NPSHR = 0.65;
 
 /** Head kept when NPSH is short: 0.97 at a ratio of 1 by definition, about half at 0.78. */
 const vapourHeadFactor = (ratio: number): number =>

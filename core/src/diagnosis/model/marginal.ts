@@ -1,0 +1,245 @@
+/** The marginal likelihood of all snapshots under one cause: size and own curve summed out. */
+import type { Situation } from "../../visit/index.ts";
+import { type Condition, SOUND } from "./condition.ts";
+import { integrateFlow } from "./flow-integral.ts";
+import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
+import {
+  TOLERANCE_SIGMAS,
+  changedSystem,
+  ownTolerance,
+  prepare,
+  type Prepared,
+  settingOf,
+} from "./preparation.ts";
+import type { PumpModel } from "./pump-model.ts";
+
+/** Severity of a cause, weighed over the sizes tried; null where size has no meaning. */
+export type SeverityBand = {
+  readonly value: number;
+  readonly low95: number;
+  readonly high95: number;
+} | null;
+
+/** What the model needs to know of a cause. */
+export interface Modelled {
+  readonly severities: readonly (readonly [severity: number, weight: number])[];
+  readonly severityMeans: string | null;
+  readonly condition: (severity: number) => Partial<Condition>;
+}
+
+/** A deviation of this pump from its sheet: factors, and its ln weight. */
+export interface OwnCurve {
+  readonly flow: number;
+  readonly head: number;
+  readonly log: number;
+}
+
+const AS_SHEET: readonly OwnCurve[] = [{ flow: 1, head: 1, log: 0 }];
+/**
+ * Standard deviations from the curve tried when several snapshots share it, with their weights:
+ * three-point Gauss–Hermite, exact for what varies up to the fifth power.
+ */
+const OWN_CURVE_NODES = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const;
+/** ln weight below which an own-curve node is not followed. */
+const HOPELESS = -9;
+
+/**
+ * The own-curve nodes and their ln weights: the normal prior times what the fingerprints say.
+ * @param shared - several snapshots share the deviation; otherwise it is part of each reading's spread
+ */
+export function ownCurves(
+  situation: Situation,
+  model: PumpModel | undefined,
+  shared: boolean,
+): readonly OwnCurve[] {
+  if (!shared || !model) return AS_SHEET;
+  const t = ownTolerance(situation);
+  const prepared = situation.fingerprints
+    .filter((s) => s.running)
+    .map((s, i) => prepare(situation, s, 100 + i, model, true));
+  const nodes = OWN_CURVE_NODES.map(([z, weight]) => {
+    const node = {
+      flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
+      head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
+      log: 0,
+    };
+    let log = Math.log(weight);
+    for (const p of prepared) {
+      integrateFlow(settingOf(p, SOUND, node), p.readings, p.flowPrior, p.scratch);
+      log += p.scratch.logTotal;
+    }
+    return { ...node, log };
+  });
+  const sum = logSum(nodes.map((n) => n.log));
+  return nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS);
+}
+
+export interface Weighed {
+  readonly logTotal: number;
+  /** By snapshot, by reading. */
+  readonly logWithout: readonly (readonly number[])[];
+  readonly severity: SeverityBand;
+  /** What each reading would be at the likeliest size, by reading id. */
+  readonly predicted: ReadonlyMap<string, number>;
+  readonly states: readonly OperatingState[];
+  /** The likeliest setting of each snapshot, for pictures of the curve under this cause. */
+  readonly settings: readonly Setting[];
+}
+
+/** One condition on one own curve. */
+interface Outcome {
+  readonly condition: Condition;
+  readonly own: OwnCurve;
+  readonly log: number;
+  /** ln total without each reading, by snapshot. */
+  readonly without: readonly Float64Array[];
+  /** Likeliest flow of each snapshot [m³/s]. */
+  readonly flows: readonly number[];
+}
+
+/** A condition this far below the best one is not tried on the pump's other own curves [ln]. */
+const BEYOND_RESCUE = 20;
+
+/**
+ * A weighing of causes against the snapshots of one visit. Causes that do the same to the pump share
+ * the work.
+ */
+export function scales(prepared: readonly Prepared[], owns: readonly OwnCurve[]) {
+  const known = new Map<string, readonly Outcome[]>();
+  const likeliestFirst = owns.toSorted((a, b) => b.log - a.log);
+  let best = Number.NEGATIVE_INFINITY;
+
+  const outcomes = (change: Partial<Condition>): readonly Outcome[] => {
+    const key = JSON.stringify(change);
+    const found = known.get(key);
+    if (found) return found;
+    const condition: Condition = { ...SOUND, ...change };
+    const made: Outcome[] = [];
+    for (const own of likeliestFirst) {
+      const next = outcome(prepared, condition, own);
+      made.push(next);
+      best = Math.max(best, next.log);
+      if (next.log < best - BEYOND_RESCUE) break;
+    }
+    known.set(key, made);
+    return made;
+  };
+
+  return {
+    /** Marginal likelihood of all snapshots under one cause, severity and own curve summed out. */
+    weigh(row: Modelled): Weighed {
+      const weightSum = row.severities.reduce((s, [, w]) => s + w, 0);
+      const nodes = row.severities.flatMap(([severity, weight]) => {
+        const share = Math.log(weight / weightSum);
+        return outcomes(row.condition(severity)).map((o): Node => ({
+          o,
+          severity,
+          share,
+          log: o.log + share,
+        }));
+      });
+      const logTotal = logSum(nodes.map((n) => n.log));
+      const top = nodes.reduce((a, b) => (b.log > a.log ? b : a));
+      return {
+        logTotal,
+        logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.readings.length)),
+        severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
+        ...pictureOf(prepared, top.o),
+      };
+    },
+  };
+}
+
+/** One condition on one own curve, at the prior weight of its size. */
+interface Node {
+  readonly o: Outcome;
+  readonly severity: number;
+  readonly share: number;
+  readonly log: number;
+}
+
+/** ln total of one snapshot's cause without each reading in turn. */
+function withoutEach(nodes: readonly Node[], snapshot: number, readings: number): number[] {
+  const logs = new Array<number>(nodes.length);
+  const list: number[] = [];
+  for (let i = 0; i < readings; i++) {
+    nodes.forEach((n, j) => {
+      logs[j] = (n.o.without[snapshot]?.[i] ?? n.o.log) + n.share;
+    });
+    list.push(logSum(logs));
+  }
+  return list;
+}
+
+function outcome(prepared: readonly Prepared[], condition: Condition, own: OwnCurve): Outcome {
+  const without: Float64Array[] = [];
+  const flows: number[] = [];
+  let { log } = own;
+  for (const p of prepared) {
+    const setting = settingOf(p, condition, own);
+    const { scratch } = p;
+    integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch);
+    log += scratch.logTotal;
+    without.push(scratch.logWithout.map((w) => w - scratch.logTotal));
+    flows.push(scratch.bestFlow);
+  }
+  for (const list of without) for (let i = 0; i < list.length; i++) list[i] = (list[i] ?? 0) + log;
+  return { condition, own, log, without, flows };
+}
+
+/** States and predictions at the likeliest size, own curve and flow. */
+function pictureOf(prepared: readonly Prepared[], top: Outcome) {
+  const settings = prepared.map((p) => settingOf(p, top.condition, top.own));
+  const states = settings.map((setting, k) => {
+    const state = emptyState();
+    operate(setting, top.flows[k] ?? 0, state);
+    return state;
+  });
+  const predicted = new Map(
+    prepared.flatMap((p, k) => {
+      const [setting, state] = [settings[k], states[k]];
+      if (!setting || !state) return [];
+      return p.readings.map((r) => [r.id, r.under(setting).predict(state)] as const);
+    }),
+  );
+  return { settings, states, predicted };
+}
+
+function severityOf(
+  nodes: readonly { readonly log: number; readonly severity: number }[],
+  logTotal: number,
+): SeverityBand {
+  const weights = new Map<number, number>();
+  for (const n of nodes) {
+    weights.set(n.severity, (weights.get(n.severity) ?? 0) + Math.exp(n.log - logTotal));
+  }
+  const sorted = [...weights].sort((a, b) => a[0] - b[0]);
+  const value = sorted.reduce((s, [v, w]) => s + v * w, 0);
+  const quantile = (share: number): number => {
+    let sum = 0;
+    for (const [v, w] of sorted) {
+      sum += w;
+      if (sum >= share) return v;
+    }
+    return sorted[sorted.length - 1]?.[0] ?? value;
+  };
+  return {
+    value,
+    low95: Math.min(value, quantile(0.025)),
+    high95: Math.max(value, quantile(0.975)),
+  };
+}
+
+/** ln Σ exp, without overflow. */
+export const logSum = (values: readonly number[]): number => {
+  let top = Number.NEGATIVE_INFINITY;
+  for (const v of values) top = Math.max(top, v);
+  if (!Number.isFinite(top)) return top;
+  let sum = 0;
+  for (const v of values) sum += Math.exp(v - top);
+  return top + Math.log(sum);
+};

@@ -1,0 +1,208 @@
+/** A pump's rating tabulated for many evaluations, with the tails the sheet does not show. */
+import { bestEfficiencyFlow, curveEnd, type RatedCurve, valueAt } from "../../curve/index.ts";
+import {
+  type DisplacementRating,
+  displacementFlow,
+  displacementNpshr,
+  displacementPower,
+} from "../../displacement/index.ts";
+import { jetFlow, type JetRating } from "../../jet/index.ts";
+import { GRAVITY } from "../../quantity/index.ts";
+import type { Situation } from "../../visit/index.ts";
+
+const CELLS = 96;
+/** How far past the sheet's last point the model looks, as a share of its flow. */
+const REACH = 1.35;
+
+export interface PumpModel {
+  /** Best-point flow [m³/s] and head [m] at rated speed. */
+  readonly bestFlow: number;
+  readonly bestHead: number;
+  /** Shaft power there [W]; undefined when the sheet has no power. */
+  readonly bestPower: number | undefined;
+  /** Greatest flow tabulated [m³/s]. */
+  readonly reach: number;
+  readonly shutOffHead: number;
+  /** Head [m], never below 0. */
+  readonly head: (flow: number) => number;
+  /** Shaft power [W]; NaN when unknown. */
+  readonly power: (flow: number) => number;
+  /** NPSH required [m], estimated when the sheet has none. */
+  readonly npshr: (flow: number) => number;
+  readonly npshrKnown: boolean;
+  /**
+   * Flow at a head where head hardly depends on flow the other way round: for positive displacement,
+   * whose flow is looked for along the head. Undefined for all others.
+   */
+  readonly flowAtHead?: (head: number) => number;
+}
+
+/** The model of whatever rating a pump has; undefined when it has none. */
+export function modelOf(situation: Situation): PumpModel | undefined {
+  const { curve, displacement, jet } = situation;
+  if (curve) return curveModel(curve);
+  if (displacement) return displacementModel(displacement, situation);
+  return jet && jetModel(jet, situation);
+}
+
+/**
+ * Tabulates a curve. Beyond its last point head continues with its last slope growing steeper,
+ * power stays level and NPSH required grows with the square of flow.
+ * @param curve - as the sheet says; its rated speed serves the estimate of NPSH required
+ */
+export function curveModel(curve: RatedCurve): PumpModel {
+  const end = curveEnd(curve);
+  const reach = end * REACH;
+  const bestFlow = bestEfficiencyFlow(curve) ?? 0.7 * end;
+  const bestHead = valueAt(curve.head, bestFlow) ?? 0;
+  const head = table(reach, (q) => Math.max(0, extended(curve.head, q)));
+  const power = curve.power && table(reach, (q) => Math.max(0, levelled(curve.power, q)));
+  const required = curve.npshr;
+  const guess = typicalNpshr(curve.speed ?? 1450, bestFlow);
+  const npshr = table(reach, (q) =>
+    required ? squared(required, q) : guess * (0.6 + 0.4 * (q / bestFlow) ** 2),
+  );
+  return {
+    bestFlow,
+    bestHead,
+    bestPower: power?.(bestFlow),
+    reach,
+    shutOffHead: head(0),
+    head,
+    power: power ?? (() => Number.NaN),
+    npshr,
+    npshrKnown: required !== undefined,
+  };
+}
+
+/**
+ * NPSH required that most pumps of this speed and flow have at best efficiency [m].
+ * Formula: (n √Q / S)^(4/3) with suction specific speed S = 180 (r/min, m³/s, m).
+ * Source: usual range 140 to 220, ANSI/HI 9.6.1.
+ */
+const typicalNpshr = (speed: number, flow: number): number =>
+  ((speed * Math.sqrt(flow)) / 180) ** (4 / 3);
+
+/** Head a displacement model is followed to, as a multiple of its duty: its relief lies below. */
+const DISPLACEMENT_REACH = 2.5;
+
+/**
+ * A positive-displacement pump: flow falls with pressure by its slip alone, so head against flow is
+ * nearly upright.
+ */
+function displacementModel(
+  rating: DisplacementRating,
+  { liquid, duty }: Pick<Situation, "liquid" | "duty">,
+): PumpModel {
+  const perMetre = liquid.density * GRAVITY;
+  const viscosity = liquid.kinematicViscosity;
+  const first = rating.points[0];
+  const speed = first?.speed ?? 1000;
+  const usual = duty ? duty.head * perMetre : (first?.pressure ?? 3e5);
+  const flowAt = (pressure: number) => displacementFlow(rating, speed, pressure, viscosity);
+  const open = flowAt(0);
+  // A table without slip still leaks a little; the line must not stand quite upright.
+  const slope = Math.max(open - flowAt(usual), 0.003 * open) / usual;
+  const pressureAt = (q: number) => Math.max(0, open - q) / slope;
+  const reach = open * 1.001;
+  const most = (DISPLACEMENT_REACH * usual) / perMetre;
+  const npshr = displacementNpshr(rating, speed, viscosity);
+  return {
+    bestFlow: open - slope * usual,
+    bestHead: usual / perMetre,
+    bestPower: displacementPower(rating, speed, usual, viscosity),
+    reach,
+    shutOffHead: most,
+    head: (q) => Math.min(most, pressureAt(q) / perMetre),
+    power: (q) =>
+      displacementPower(rating, speed, Math.min(most * perMetre, pressureAt(q)), viscosity) ??
+      Number.NaN,
+    npshr: () => npshr ?? 2.5,
+    npshrKnown: npshr !== undefined,
+    flowAtHead: (head) => open - slope * head * perMetre,
+  };
+}
+
+/** A jet pump at the lift of its layout: head against flow from its table; its motor's load barely moves. */
+function jetModel(
+  jet: JetRating,
+  { liquid, layout, duty, motor }: Pick<Situation, "liquid" | "layout" | "duty" | "motor">,
+): PumpModel | undefined {
+  const perMetre = liquid.density * GRAVITY;
+  const lift = layout ? -layout.sourceLevel : (jet.lines[0]?.lift ?? 0);
+  const pressures = jet.lines.flatMap((l) => l.flow.x);
+  const [least, most] = [Math.min(...pressures), Math.max(...pressures)];
+  // The loss of the drawn pipe deepens the lift with the flow.
+  const lossOf = (q: number) => (layout?.loss ? layout.loss.head * (q / layout.loss.flow) ** 2 : 0);
+  const flowAt = (pressure: number, deeper: number) => {
+    const q = jetFlow(jet, lift + deeper, pressure);
+    return q.ok ? q.value : 0;
+  };
+  let reach = flowAt(least, 0);
+  for (let i = 0; i < 20; i++) reach = flowAt(least, lossOf(reach));
+  if (!(reach > 0)) return undefined;
+  const pressureAt = (q: number): number => {
+    if (q >= reach) return least * Math.max(0, 1 - 3 * (q / reach - 1));
+    let [low, high] = [least, most];
+    for (let i = 0; i < 30; i++) {
+      const mid = (low + high) / 2;
+      if (flowAt(mid, lossOf(q)) > q) low = mid;
+      else high = mid;
+    }
+    return low;
+  };
+  const head = table(reach * REACH, (q) =>
+    Math.max(0, pressureAt(q) / perMetre + lift + lossOf(q)),
+  );
+  const bestFlow = Math.min(duty?.flow ?? 0.6 * reach, reach);
+  const power = motor ? JET_LOAD * motor.power : Number.NaN;
+  return {
+    bestFlow,
+    bestHead: head(bestFlow),
+    bestPower: motor && power,
+    reach: reach * REACH,
+    shutOffHead: head(0),
+    head,
+    power: () => power,
+    npshr: () => 2.5,
+    npshrKnown: false,
+  };
+}
+
+/** Load a jet pump's motor works at, when nothing else is known of it. */
+const JET_LOAD = 0.85;
+
+type Column = RatedCurve["head"];
+
+function extended(column: Column, q: number): number {
+  const inside = valueAt(column, clampTo(column, q)) ?? 0;
+  const last = column.x.length - 1;
+  const end = column.x[last] ?? 0;
+  if (q <= end) return inside;
+  const slope = Math.min(column.slope[last] ?? 0, (-0.2 * inside) / end);
+  const over = q - end;
+  return inside + slope * over * (1 + over / end);
+}
+
+const levelled = (column: Column | undefined, q: number): number =>
+  column ? (valueAt(column, clampTo(column, q)) ?? 0) : 0;
+
+function squared(column: Column, q: number): number {
+  const at = clampTo(column, q);
+  const value = valueAt(column, at) ?? 0;
+  return q > at && at > 0 ? value * (q / at) ** 2 : value;
+}
+
+const clampTo = (column: Column, q: number): number =>
+  Math.min(Math.max(q, column.x[0] ?? 0), column.x[column.x.length - 1] ?? 0);
+
+function table(reach: number, f: (q: number) => number): (q: number) => number {
+  const values = Float64Array.from({ length: CELLS + 2 }, (_, i) => f((reach * i) / CELLS));
+  const perFlow = CELLS / reach;
+  return (q) => {
+    const x = Math.min(Math.max(q * perFlow, 0), CELLS);
+    const i = Math.floor(x);
+    const a = values[i] ?? 0;
+    return a + (x - i) * ((values[i + 1] ?? a) - a);
+  };
+}

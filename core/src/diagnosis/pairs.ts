@@ -1,0 +1,128 @@
+/** Two causes at once, for the leaders: what both together would do, with a penalty for being two. */
+import type { CauseId } from "../case/index.ts";
+import type { EvidenceItem } from "./evidence.ts";
+import { type Condition, SOUND, SOUND_SUPPLY, type Supply } from "./model/condition.ts";
+import type { Modelled, Weighed } from "./model/marginal.ts";
+import type { CauseRow } from "./tables/causes/index.ts";
+
+/** Two independent troubles in one visit are rarer than the product of their shares says: one is mended. */
+const PENALTY = 0.3;
+/** Only causes that stand this high are paired. */
+const LEADS = 0.05;
+const MOST_LEADERS = 3;
+
+export interface PairWeight {
+  readonly ids: readonly [CauseId, CauseId];
+  /** Index of the first, which carries the pair's probability. */
+  readonly first: number;
+  /** ln of prior times likelihood. */
+  readonly log: number;
+}
+
+interface Scene {
+  readonly causes: readonly CauseRow[];
+  readonly prior: readonly number[];
+  readonly probability: readonly number[];
+  readonly weighed: readonly Weighed[];
+  /** Items that are not readings. */
+  readonly others: readonly EvidenceItem[];
+  readonly weigh: (row: Modelled) => Weighed;
+}
+
+/** Weighs the pairs of the leading causes. */
+export function weighPairs(scene: Scene): PairWeight[] {
+  const { causes, probability } = scene;
+  const leaders = causes
+    .map((_, i) => i)
+    .filter((i) => {
+      const id = causes[i]?.id;
+      return id !== "healthy" && id !== "unlisted" && (probability[i] ?? 0) > LEADS;
+    })
+    .sort((a, b) => (probability[b] ?? 0) - (probability[a] ?? 0))
+    .slice(0, MOST_LEADERS);
+  return leaders.flatMap((a, k) => leaders.slice(k + 1).flatMap((b) => pairOf(scene, a, b) ?? []));
+}
+
+function pairOf(scene: Scene, a: number, b: number): PairWeight | undefined {
+  const { causes, prior, weighed, others } = scene;
+  const [rowA, rowB] = [causes[a], causes[b]];
+  const [sizeA, sizeB] = [sizeOf(rowA, weighed[a]), sizeOf(rowB, weighed[b])];
+  // Two of the same kind explain nothing together that one of them does not.
+  if (!rowA || !rowB || rowA.inseparable?.includes(rowB.id)) return undefined;
+  const both = scene.weigh({
+    severities: [
+      [1, 1],
+      [0.5, 1],
+    ],
+    severityMeans: null,
+    condition: (share) => together(rowA.condition(share * sizeA), rowB.condition(sizeB)),
+  });
+  const healthy = causes.findIndex((c) => c.id === "healthy");
+  const seen = others.reduce((sum, item) => sum + itemLog(item, a, b, healthy), 0);
+  const priors = Math.log((prior[a] ?? 0) * (prior[b] ?? 0) * PENALTY);
+  return { ids: [rowA.id, rowB.id], first: a, log: priors + both.logTotal + seen };
+}
+
+/** The likeliest size of a cause; 1 where it has none. */
+const sizeOf = (row: CauseRow | undefined, w: Weighed | undefined): number =>
+  row?.severityMeans ? (w?.severity?.value ?? 0) : 1;
+
+/** ln of an item under both: seen if either shows it, not seen if neither does, a test in between. */
+function itemLog(
+  { kind, observation, logLikelihood }: EvidenceItem,
+  a: number,
+  b: number,
+  h: number,
+) {
+  const [la = 0, lb = 0, lh = 0] = [logLikelihood[a], logLikelihood[b], logLikelihood[h]];
+  if (kind === "test") return Math.log((Math.exp(la) + Math.exp(lb)) / 2);
+  if (observation?.present) return Math.log(1 - (1 - Math.exp(la)) * (1 - Math.exp(lb)));
+  return Math.min(la, lb, la + lb - lh);
+}
+
+const FACTORS = ["speed", "curveFlow", "curveHead", "curvePower", "suctionThick"] as const;
+const SUMS = [
+  "thickHead",
+  "leak",
+  "passing",
+  "innerLoss",
+  "gas",
+  "suctionLoss",
+  "flowLost",
+  "staticExtra",
+  "drag",
+  "headDoubt",
+  "suctionOffset",
+  "dischargeOffset",
+  "offsetSpread",
+] as const;
+
+/** Both conditions on one pump: factors multiply, losses add. */
+export function together(one: Partial<Condition>, two: Partial<Condition>): Partial<Condition> {
+  const [a, b] = [
+    { ...SOUND, ...one },
+    { ...SOUND, ...two },
+  ];
+  const factors = Object.fromEntries(FACTORS.map((k) => [k, a[k] * b[k]]));
+  const sums = Object.fromEntries(SUMS.map((k) => [k, a[k] + b[k]]));
+  const vapours = [a.vapour, b.vapour];
+  return {
+    ...factors,
+    ...sums,
+    dead: a.dead ?? b.dead,
+    vapour: vapours.includes("must") ? "must" : vapours.includes("may") ? "may" : "must-not",
+    supply: bothSupplies(a.supply, b.supply),
+  };
+}
+
+const bothSupplies = (a: Supply, b: Supply): Supply => ({
+  phaseLost: a.phaseLost || b.phaseLost,
+  imbalance: Math.hypot(a.imbalance, b.imbalance),
+  imbalanceSpread: Math.hypot(a.imbalanceSpread, b.imbalanceSpread),
+  voltImbalance: Math.max(a.voltImbalance, b.voltImbalance),
+  voltImbalanceSpread: Math.max(a.voltImbalanceSpread, b.voltImbalanceSpread),
+  volts: a.volts * b.volts,
+  voltsSpread: Math.max(a.voltsSpread, b.voltsSpread, SOUND_SUPPLY.voltsSpread),
+  apparentLoad: a.apparentLoad * b.apparentLoad,
+  apparentSpread: Math.hypot(a.apparentSpread, b.apparentSpread),
+});

@@ -1,0 +1,89 @@
+/** Where a test can be done, and where it must not be. */
+import type { TestId } from "../case/index.ts";
+import type { Situation } from "../visit/index.ts";
+import { type TestPlace, type TestRow, TESTS } from "./tables/tests/index.ts";
+
+/** Tests that could be thought of here but must not be done, each with the reason. */
+export function forbiddenTests(
+  situation: Situation,
+): { readonly id: TestId; readonly why: string }[] {
+  return TESTS.flatMap((t) => {
+    const why = forbiddenWhy(t, situation);
+    return why ? [{ id: t.id, why }] : [];
+  });
+}
+
+interface Ban {
+  readonly test: TestId;
+  readonly when: (s: Situation) => boolean;
+  readonly why: string;
+}
+
+const isDisplacement = (s: Situation) => s.family === "positive-displacement";
+
+const BANS: readonly Ban[] = [
+  {
+    test: "shut-off-head",
+    when: isDisplacement,
+    why: "Stop: a positive-displacement pump has no shut-off; pressure rises until something breaks.",
+  },
+  {
+    test: "throttle-and-listen",
+    when: isDisplacement,
+    why: "Stop: never throttle a positive-displacement pump; slow it and listen.",
+  },
+  {
+    test: "shut-off-head",
+    when: (s) => s.plasticImpeller,
+    why: "Stop: a plastic wheel softens within a minute against a shut valve.",
+  },
+  {
+    test: "two-direction",
+    when: (s) => s.screwedImpeller && s.driver === "3-phase",
+    why: "Stop: a wheel screwed onto its shaft can unscrew in reverse and wreck the pump.",
+  },
+  {
+    test: "two-direction",
+    when: (s) => s.driveKind === "vfd",
+    why: "Behind a variable-speed drive the drive sets the direction: change it there, at low speed, by a qualified person.",
+  },
+  {
+    test: "roll-leads",
+    when: (s) => s.driveKind === "vfd",
+    why: "Behind a variable-speed drive the drive makes the phases: the test means nothing there.",
+  },
+  {
+    test: "vacuum-plate",
+    when: (s) => s.family === "fire" && s.installation === "flooded",
+    why: "The suction stands under pressure: the plate cannot be fitted.",
+  },
+  {
+    test: "vacuum-plate",
+    when: (s) => s.installation === "submerged",
+    why: "The inlet is under water: the plate cannot be fitted.",
+  },
+];
+
+/** Why a test must not be done on this pump; undefined when nothing forbids it. */
+export function forbiddenWhy(t: Pick<TestRow, "id">, s: Situation): string | undefined {
+  if (s.forbids.includes(t.id)) return "The maker forbids it on this pump.";
+  return BANS.find((b) => b.test === t.id && b.when(s))?.why;
+}
+
+/** Whether a test makes sense on this pump with what is fitted to it. */
+export function possible(place: TestPlace, s: Situation): boolean {
+  const has = (side: "suction" | "discharge") => s.snapshots.some((v) => v[side] !== undefined);
+  const { needsGauge } = place;
+  return (
+    (place.drivers?.some((d) => d === s.driver || (d === "vfd" && s.driveKind === "vfd")) ??
+      true) &&
+    (place.families?.includes(s.family) ?? true) &&
+    !place.notFamilies?.includes(s.family) &&
+    (place.installations?.includes(s.installation) ?? true) &&
+    !place.notInstallations?.includes(s.installation) &&
+    !(place.needsStandby && !s.standby) &&
+    !(place.notClosedLoop && s.closedLoop) &&
+    (needsGauge === undefined ||
+      (needsGauge === "any" ? has("suction") || has("discharge") : has(needsGauge)))
+  );
+}

@@ -1,0 +1,65 @@
+/** Causes in what starts and stops the pump. */
+import { type CauseRow, ONCE, SKILLS, unseen } from "./row.ts";
+
+/** Families that stand in what they empty, with a float of their own. */
+const FLOATED = ["sump", "borehole", "tub", "end-suction"] as const;
+
+export const CONTROL_CAUSES: readonly CauseRow[] = [
+  {
+    id: "float-stuck-on",
+    name: "Float stuck up",
+    mechanism: "The float hangs or is held up: the pump runs on with nothing to pump.",
+    side: "system",
+    place: { families: FLOATED },
+    severities: ONCE,
+    severityMeans: null,
+    condition: unseen,
+    claim: () => "The float keeps it running.",
+    firstAid: "Switch it off by hand before it runs dry.",
+    repair: "Free the float, stand the pump level, tie its cable clear of the wall.",
+    parts: ["float switch"],
+    skills: SKILLS.technician,
+    proof: "Starts and stops twice at its levels.",
+    cautions: ["electrical"],
+    inseparable: ["control-fault"],
+  },
+  {
+    id: "float-stuck-off",
+    name: "Float stuck down",
+    mechanism: "The float hangs down or is filled: the level rises and nothing starts.",
+    side: "system",
+    place: { families: FLOATED },
+    severities: ONCE,
+    severityMeans: null,
+    condition: unseen,
+    claim: () => "The float does not call the pump.",
+    firstAid: "Pump down by the hand switch.",
+    repair: "Free or renew the float; clean the sump wall.",
+    parts: ["float switch"],
+    skills: SKILLS.technician,
+    proof: "Starts and stops twice at its levels.",
+    cautions: ["electrical"],
+    runs: 0.45,
+    inseparable: ["control-fault"],
+  },
+  {
+    id: "control-fault",
+    name: "Control does not call",
+    mechanism:
+      "By hand it pumps; the automatic side (switch, relay, clock, controller) does not start it.",
+    side: "system",
+    place: { drivers: ["3-phase", "1-phase"] },
+    severities: ONCE,
+    severityMeans: null,
+    condition: unseen,
+    claim: () => "Pump and motor are right; the automatic does not call.",
+    firstAid: "Run it by the hand switch, and stay with it.",
+    repair: "Trace the control circuit from the sensor to the coil.",
+    parts: ["relay", "pressure switch", "sensor"],
+    skills: SKILLS.electrical,
+    proof: "Starts and stops by itself twice.",
+    cautions: ["electrical", "live-readings"],
+    runs: 0.6,
+    inseparable: ["float-stuck-off", "float-stuck-on"],
+  },
+];

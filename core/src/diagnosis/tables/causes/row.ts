@@ -1,0 +1,73 @@
+/** What a row of the causes table holds. */
+import type { CauseId, Family, Installation } from "../../../case/index.ts";
+import type { Condition } from "../../model/condition.ts";
+import type { CautionId } from "../cautions.ts";
+
+/** Where a cause sits: the first thing to settle. */
+export type CauseSide = "pump" | "system" | "drive" | "instrument" | "none" | "unclear";
+
+export type Driver = "3-phase" | "1-phase" | "engine";
+
+/** Where a cause can be; every stated condition must hold. */
+interface CausePlace {
+  readonly families?: readonly Family[];
+  readonly notFamilies?: readonly Family[];
+  readonly installations?: readonly Installation[];
+  readonly drivers?: readonly Driver[];
+  readonly plasticImpeller?: true;
+  readonly openLoop?: true;
+}
+
+export interface CauseRow {
+  readonly id: CauseId;
+  /** Plain name, starting a sentence or a row. */
+  readonly name: string;
+  /** One sentence: what happens. */
+  readonly mechanism: string;
+  readonly side: CauseSide;
+  readonly place: CausePlace;
+  /** Severities tried and their prior weights; one entry when size has no meaning. */
+  readonly severities: readonly (readonly [severity: number, weight: number])[];
+  /** What severity means, for the reader; null when it has no meaning. */
+  readonly severityMeans: string | null;
+  /** What it does to the model; nothing at severity 0, and nothing where only a table knows it. */
+  readonly condition: (severity: number) => Partial<Condition>;
+  /** What the Board says when this cause leads; numbers come from its severity. */
+  readonly claim: (severity: number, say: Say) => string;
+  readonly firstAid: string;
+  readonly repair: string;
+  readonly parts: readonly string[];
+  /** Who may do the repair. */
+  readonly skills: string;
+  readonly proof: string;
+  readonly cautions: readonly CautionId[];
+  /** How likely a pump with this cause runs at all while readings are taken; 1 when not said. */
+  readonly runs?: number;
+  /** Causes no test or reading on the list can tell from this one at every pump. */
+  readonly inseparable?: readonly CauseId[];
+}
+
+/** Puts a figure into the reader's units. */
+interface Say {
+  readonly percent: (fraction: number) => string;
+  readonly metres: (head: number) => string;
+}
+
+/** For a cause whose size has no meaning: there or not. */
+export const ONCE = [[1, 1]] as const;
+
+/** A condition that is there or not. */
+export const whole =
+  (condition: Partial<Condition>) =>
+  (severity: number): Partial<Condition> =>
+    severity > 0 ? condition : {};
+
+/** Nothing the physics could show: tables alone speak. */
+export const unseen = (): Partial<Condition> => ({});
+
+export const SKILLS = {
+  technician: "pump technician",
+  electrical: "licensed electrician",
+  operator: "whoever runs the place",
+  engineer: "engineer, with the system's drawing",
+} as const;

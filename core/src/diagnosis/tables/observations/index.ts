@@ -1,0 +1,24 @@
+/** Every observation of the case format, with how often it is noticed under each cause. */
+import type { CauseId } from "../../../case/index.ts";
+import { PIPES } from "./pipes.ts";
+import type { ObservationRow } from "./row.ts";
+import { SENSED } from "./sensed.ts";
+import { TOLD } from "./told.ts";
+import { TOUCHED } from "./touched.ts";
+
+export type { ObservationRow, Origin } from "./row.ts";
+
+export const OBSERVATIONS: readonly ObservationRow[] = [...TOLD, ...SENSED, ...TOUCHED, ...PIPES];
+
+const byId = new Map<string, ObservationRow>(OBSERVATIONS.map((o) => [o.id, o]));
+
+export const observationRow = (id: string): ObservationRow | undefined => byId.get(id);
+
+/** Share of observations of any kind that are mistaken: misheard, misremembered, ticked by accident. */
+const MISTAKEN = 0.01;
+
+/** Probability that the observation is told when this cause is at work. */
+export function observationRate(o: ObservationRow, cause: CauseId): number {
+  const rate = o.under[cause] ?? (cause === "unlisted" ? Math.max(o.base, 0.08) : o.base);
+  return MISTAKEN + (1 - 2 * MISTAKEN) * rate;
+}

@@ -1,0 +1,134 @@
+import { describe, expect, it } from "vitest";
+import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "../../case/index.ts";
+import { SOUND } from "../model/condition.ts";
+import { CAUSES, type CauseRow, causeRow } from "./causes/index.ts";
+import { CAUTIONS } from "./cautions.ts";
+import { observationRate, OBSERVATIONS } from "./observations/index.ts";
+import { priorOf, priorRow, PRIORS } from "./priors.ts";
+import { outcomeRates, TESTS } from "./tests/index.ts";
+
+const causeIds = CAUSES.map((c) => c.id);
+
+describe("tables of the diagnosis", () => {
+  it("hold every cause of the case format, once", () => {
+    expect([...causeIds].sort()).toEqual([...CAUSE_IDS].sort());
+  });
+
+  it("give every cause its texts, its remedy, its proof and who may do it", () => {
+    const say = { percent: (f: number) => `${f}`, metres: (h: number) => `${h}` };
+    for (const c of CAUSES) {
+      for (const text of [c.name, c.mechanism, c.firstAid, c.repair, c.proof, c.skills]) {
+        expect(text.length, c.id).toBeGreaterThan(3);
+      }
+      expect(c.mechanism, c.id).toMatch(/\.$/);
+      expect(c.claim(0.1, say), c.id).toMatch(/\.$/);
+      expect(c.severities.every(([, w]) => w > 0)).toBe(true);
+      for (const id of c.inseparable ?? []) expect(causeIds, c.id).toContain(id);
+      for (const id of c.cautions) expect(CAUTIONS.map((x) => x.id)).toContain(id);
+    }
+  });
+
+  it("change nothing at severity 0", () => {
+    for (const c of CAUSES) {
+      expect({ ...SOUND, ...c.condition(c.id === "viscous-liquid" ? 1 : 0) }, c.id).toEqual(SOUND);
+    }
+  });
+
+  it("know every observation of the case format, once, with probabilities", () => {
+    expect(OBSERVATIONS.map((o) => o.id).sort()).toEqual([...OBSERVATION_IDS].sort());
+    for (const o of OBSERVATIONS) {
+      for (const p of [o.base, ...Object.values(o.under)]) {
+        expect(p, o.id).toBeGreaterThan(0);
+        expect(p, o.id).toBeLessThan(1);
+      }
+      for (const id of Object.keys(o.under)) expect(causeIds, o.id).toContain(id);
+      for (const id of causeIds) expect(observationRate(o, id), o.id).toBeGreaterThan(0.005);
+    }
+  });
+
+  it("give every cause at least one observation that is commoner under it", () => {
+    // Where it is told by readings alone, a gauge or nothing at all.
+    const exempt = ["healthy", "unlisted"];
+    for (const id of causeIds.filter((c) => !exempt.includes(c))) {
+      const best = Math.max(...OBSERVATIONS.map((o) => (o.under[id] ?? 0) / o.base));
+      expect(best, id).toBeGreaterThan(1.5);
+    }
+  });
+
+  it("hold every test of the case format with outcomes for every cause, summing to one", () => {
+    expect(TESTS.map((t) => t.id).sort()).toEqual([...TEST_IDS].sort());
+    for (const t of TESTS) {
+      expect(
+        t.outcomes.map((o) => o.id),
+        t.id,
+      ).toEqual([...TEST_OUTCOMES[t.id]]);
+      for (const id of causeIds) {
+        const rates = outcomeRates(t, id);
+        expect(rates).toHaveLength(t.outcomes.length);
+        expect(
+          rates.reduce((a, b) => a + b, 0),
+          `${t.id} ${id}`,
+        ).toBeCloseTo(1, 9);
+        expect(rates.every((p) => p > 0)).toBe(true);
+      }
+      for (const id of Object.keys(t.under)) expect(causeIds, t.id).toContain(id);
+      for (const c of t.cautions) expect(CAUTIONS.map((x) => x.id)).toContain(c);
+      expect(t.steps.length).toBeGreaterThan(0);
+      expect(t.minutes).toBeGreaterThan(0);
+    }
+  });
+
+  it("have a test or a look worth 0.3 bit between each fault and its likeliest rival, or name the two inseparable", () => {
+    const lonely: string[] = [];
+    for (const c of CAUSES.filter((x) => !["healthy", "unlisted"].includes(x.id))) {
+      const rival = likeliestRival(c);
+      if (c.inseparable?.includes(rival.id) || rival.inseparable?.includes(c.id)) continue;
+      const looks = OBSERVATIONS.map((o) => {
+        const [a, b] = [observationRate(o, c.id), observationRate(o, rival.id)];
+        return separation([a, 1 - a], [b, 1 - b]);
+      });
+      const best = Math.max(
+        ...looks,
+        ...TESTS.map((t) => separation(outcomeRates(t, c.id), outcomeRates(t, rival.id))),
+      );
+      if (best < 0.3) lonely.push(`${c.id} / ${rival.id}: ${best.toFixed(2)}`);
+    }
+    expect(lonely).toEqual([]);
+  });
+
+  it("have priors that sum to one and none at zero", () => {
+    for (const [key, row] of Object.entries(PRIORS)) {
+      const sum = Object.values(row).reduce((a, b) => a + b, 0);
+      expect(sum, key).toBeGreaterThan(0.99);
+      expect(sum, key).toBeLessThan(1.01);
+      for (const id of causeIds) expect(priorOf(row, id), key).toBeGreaterThan(0);
+    }
+    const jet = priorRow("jet-deep", "lift", "1-phase");
+    expect(priorOf(jet, "jet-suction-open")).toBeGreaterThan(priorOf(jet, "worn-rings"));
+  });
+
+  it("never call anything safe", () => {
+    const words = JSON.stringify([CAUSES, CAUTIONS, TESTS]);
+    expect(words).not.toMatch(/\bis safe\b|\bsafely\b|\bno danger\b/i);
+  });
+});
+
+/** The fault most often behind a visit to the pumps this one is commonest on. */
+function likeliestRival(c: CauseRow): CauseRow {
+  const rows = Object.values(PRIORS).toSorted((a, b) => priorOf(b, c.id) - priorOf(a, c.id));
+  const row = rows[0] ?? {};
+  const id = causeIds
+    .filter((x) => x !== c.id && x !== "healthy" && x !== "unlisted")
+    .sort((a, b) => priorOf(row, b) - priorOf(row, a))[0];
+  return causeRow(id ?? "healthy");
+}
+
+/** Bits one outcome tells between two equally likely causes. */
+function separation(a: readonly number[], b: readonly number[]): number {
+  return a.reduce((sum, p, i) => {
+    const q = b[i] ?? 0;
+    const m = (p + q) / 2;
+    const part = (v: number) => (v > 0 ? 0.5 * v * Math.log2(v / m) : 0);
+    return sum + part(p) + part(q);
+  }, 0);
+}

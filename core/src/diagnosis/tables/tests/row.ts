@@ -1,0 +1,45 @@
+/** What a row of the tests table holds. */
+import type { CauseId, Family, Installation, TestId } from "../../../case/index.ts";
+import type { CautionId } from "../cautions.ts";
+import type { Driver } from "../causes/row.ts";
+
+/** Where a test can be done; every stated condition must hold. */
+export interface TestPlace {
+  readonly families?: readonly Family[];
+  readonly notFamilies?: readonly Family[];
+  readonly installations?: readonly Installation[];
+  readonly notInstallations?: readonly Installation[];
+  /** `vfd` stands for a motor of any phases behind a drive. */
+  readonly drivers?: readonly (Driver | "vfd")[];
+  readonly needsStandby?: boolean;
+  readonly notClosedLoop?: boolean;
+  readonly needsGauge?: "suction" | "discharge" | "any";
+}
+
+/** Probability of each outcome, in the order of the row's outcomes. */
+export type Rates = readonly number[];
+
+export interface TestRow {
+  readonly id: TestId;
+  /** What to do, as an order. */
+  readonly name: string;
+  readonly minutes: number;
+  /** Minutes added to the price for the harm it can do. */
+  readonly hazardMinutes: number;
+  readonly hazard: string | null;
+  readonly tools: readonly string[];
+  readonly cautions: readonly CautionId[];
+  readonly steps: readonly string[];
+  readonly place: TestPlace;
+  /** Each outcome in words, in the order of the case format. */
+  readonly outcomes: readonly { readonly id: string; readonly name: string }[];
+  /** Probability of each outcome for causes not named below: the test says nothing of them. */
+  readonly usual: Rates;
+  readonly under: Readonly<Partial<Record<CauseId, Rates>>>;
+}
+
+export const out = (id: string, name: string) => ({ id, name });
+
+/** One set of rates for several causes. */
+export const each = (causes: readonly CauseId[], rates: Rates): TestRow["under"] =>
+  Object.fromEntries(causes.map((c) => [c, rates]));
