@@ -54,6 +54,13 @@ const percent = (v: number): string =>
   v > 0.995 ? "over 99 %" : v < 0.005 ? "under 1 %" : `${formatNumber(100 * v, 2)} %`;
 const lower = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 
+/** An item as it stands in a sentence. */
+function inSentence(item: EvidenceItem, units: UnitSystem): string {
+  const name = itemName(item, units);
+  if (item.reading) return `the ${name}`;
+  return item.kind === "running" || item.id === "not-mentioned" ? name : `“${name}”`;
+}
+
 const sideSentence = (where: {
   readonly pumpOrSystem: CauseSide;
   readonly probability: number;
@@ -89,10 +96,10 @@ function decisive(
   const worst = ranked.at(-1);
   const against =
     worst && worst.bits < -DECISIVE
-      ? ` Most against it: ${itemName(worst.item, units)} (${formatNumber(-worst.bits, 2)} bit).`
+      ? ` Most against it: ${inSentence(worst.item, units)} (${formatNumber(-worst.bits, 2)} bit).`
       : "";
   return [
-    `What decides for “${lower(cause.row.name)}” is ${itemName(best.item, units)} (${formatNumber(best.bits, 2)} bit).${against}`,
+    `What decides for “${lower(cause.row.name)}” is ${inSentence(best.item, units)} (${formatNumber(best.bits, 2)} bit).${against}`,
   ];
 }
 
@@ -131,7 +138,7 @@ function needed(item: EvidenceItem, cause: PosteriorCause, units: UnitSystem): s
       ? `“${observation.name}” would have to be there for another reason`
       : `“${observation.name}” would have to have been overlooked`;
   }
-  if (item.kind === "test") return `${itemName(item, units)} would have to mislead`;
+  if (item.kind === "test") return `${inSentence(item, units)} would have to mislead`;
   return "signs that nobody mentioned would have to be there";
 }
 

@@ -226,7 +226,11 @@ function snapshot(
     ...(story.metered && valve !== "shut" ? { flow: metered(r.flow, story.metered) } : {}),
     ...(amps === undefined
       ? {}
-      : { amps: PHASE_HABIT.slice(0, phases).map((h) => `${fine(amps * h)} A`) }),
+      : {
+          amps: PHASE_HABIT.slice(0, phases).map(
+            (h, i) => `${fine(amps * h * (phases === 3 ? (r.phaseShares[i] ?? 1) : 1))} A`,
+          ),
+        }),
     speed: `${Math.round(r.speed)} rpm`,
   };
 }
@@ -303,6 +307,8 @@ async function loadCalls(em: EntityManager, now: Date): Promise<void> {
   sheet("LF-2", "call", "gives too little flow", ["complaint.low-flow", "onset.gradual"], "Flow has been falling for three weeks; the far raceway runs short.", 8);
   sheet("MG-3", "call", "half its flow since rewiring", ["complaint.low-flow", "onset.after-electrical-work"], "Electrician was in on Monday. It runs, but the level hardly falls.", 10);
   sheet("QO-4", "call", "rattles on warm afternoons", ["complaint.noisy", "onset.seasonal-warm"], "Quiet in the morning, like gravel by three o'clock.", 13);
+  sheet("MG-1", "call", "takes eleven minutes to prime", ["complaint.slow-prime", "onset.gradual"], "It used to take two. The jet spits now and then.", 11);
+  sheet("OG-1", "call", "left head hums", ["complaint.noisy", "onset.intermittent"], "Only the left one, and not always.", 14);
   sheet("BI-2", "round", "yearly round", [], "", 15);
   await em.flush();
   halfFill(em, now);

@@ -128,14 +128,24 @@ const compound = (unit: "bar" | "inHg", height: string): GaugeStory => ({
   line: "empty",
 });
 
-/** A trouble met and cured before, read with the pump as it was found. */
+/** A trouble met and cured before, read as it was found. */
 const call = (
   daysAgo: number,
   title: string,
+  cause: readonly [CauseId, number],
   found: string,
   done: string,
   closed: Visit["closed"] = "cured",
-): Visit => ({ daysAgo, kind: "call", title, cause: "healthy", severity: 0, found, done, closed });
+): Visit => ({
+  daysAgo,
+  kind: "call",
+  title,
+  cause: cause[0],
+  severity: cause[1],
+  found,
+  done,
+  closed,
+});
 
 export const SITES: readonly SiteStory[] = [
   {
@@ -189,8 +199,9 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "BH-2290", ports: "DN 65", seal: "water-lubricated" },
         visits: [
           fingerprint(700),
-          round(480, "On its fingerprint."),
-          round(200, "On its curve; the pumping level stands lower than last year."),
+          round(480, "On its fingerprint.", "static-rise", 0.02),
+          round(200, "On its curve; the pumping level stands lower than last year.", "static-rise", 0.07),
+          round(40, "On its curve; lower again.", "static-rise", 0.12),
         ],
       },
       {
@@ -204,7 +215,7 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(520),
           round(300, "Flow as rated at 12 °C."),
-          call(240, "Noisy on a cold morning", "Growled at 2 °C, quiet by noon: the oil was thick.", "Tank heater set to 10 °C.", "improved"),
+          call(240, "Noisy on a cold morning", ["viscous-liquid", 5], "Growled at 2 °C, quiet by noon: the oil was thick.", "Tank heater set to 10 °C.", "improved"),
         ],
       },
     ],
@@ -234,8 +245,8 @@ export const SITES: readonly SiteStory[] = [
         discharge: bar("0", "4", "0.05", "0 m"),
         plate: { serial: "SC-32", faceToFace: "180 mm", ports: "DN 32, PN 10", seal: "none, wet rotor" },
         visits: [
-          call(31, "Pump replaced", "The old one was seized.", "New pump fitted; the north wing is to be felt by hand next week.", "improved"),
-          round(200, "The old pump: noisy bearing."),
+          call(31, "Pump replaced", ["bearing-defect", 1], "The old one whined and was about to seize.", "New pump fitted; the north wing is to be felt by hand next week.", "improved"),
+          round(200, "The old pump: noisy bearing.", "bearing-defect", 1),
           fingerprint(30),
         ],
       },
@@ -247,7 +258,7 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "CS-55", ports: "DN 40", seal: "lip seals, oil between" },
         visits: [
           fingerprint(350),
-          round(170, "Stands straight, float free."),
+          call(170, "Ran on", ["float-stuck-on", 1], "Stood crooked, the float held up by the wall.", "Set straight; float free."),
           round(45, "On its fingerprint."),
         ],
       },
@@ -269,7 +280,7 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(690),
           round(330, "On its fingerprint."),
-          call(1, "Gland repacked", "Five rings worn hard.", "Five new rings; running in, dripping.", "improved"),
+          call(1, "Gland repacked", ["mechanical-drag", 0.07], "Five rings worn hard.", "Five new rings; running in, dripping.", "improved"),
         ],
       },
       {
@@ -311,7 +322,7 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "VB-5", ports: "DN 32, PN 16", seal: "carbon on silicon carbide" },
         visits: [
           fingerprint(640),
-          call(310, "Starts too often", "The vessel had lost its air.", "Vessel charged again; twelve starts an hour became four."),
+          call(310, "Starts too often", ["short-cycling", 1], "The vessel had lost its air.", "Vessel charged again; twelve starts an hour became four."),
           round(90, "On its fingerprint."),
         ],
       },
@@ -333,6 +344,7 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(420),
           round(230, "Primes in two minutes."),
+          call(160, "Hose drew air", ["suction-air-leak", 0.025], "One hose gasket nicked; needles fluttered.", "New gasket."),
           round(95, "Primes in three minutes, vacuum good."),
         ],
       },
@@ -345,7 +357,8 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(450),
           round(260, "On its fingerprint."),
-          round(70, "On its fingerprint; found empty in the morning once."),
+          round(70, "On its fingerprint; found empty in the morning once.", "foot-valve-leak", 1),
+          call(12, "Empty in the morning", ["not-primed", 1], "Casing dry, suction gauge near nothing.", "Filled; the foot valve is to be pulled at low water.", "improved"),
         ],
       },
       {
@@ -365,7 +378,7 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "SB-4007", ports: "DN 80, PN 10", seal: "double, oil between" },
         visits: [
           fingerprint(540),
-          round(320, "On its fingerprint."),
+          call(320, "Half its flow", ["impeller-clogged", 0.7], "Rag in the wheel.", "Wheel cleared; cutting edge is sound."),
           round(120, "On its fingerprint; hygiene kit used."),
         ],
       },
@@ -387,7 +400,7 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(600),
           round(280, "On its table."),
-          call(20, "Lost prime after pipe work", "A branch was added to the suction.", "Primed by hand; the branch stays for now.", "improved"),
+          call(20, "Lost prime after pipe work", ["jet-suction-open", 1], "A branch was added to the suction.", "Primed by hand; the branch stays for now.", "improved"),
         ],
       },
       {
@@ -401,7 +414,7 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(500),
           round(320, "Delivers as its table says."),
-          round(150, "Delivers; suction pipe needs a look."),
+          round(150, "Delivers; suction pipe needs a look.", "air-trap", 0.015),
         ],
       },
       {
@@ -496,7 +509,7 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(200),
           round(120, "On its fingerprint."),
-          call(66, "No water after the winter", "The pipes above it had emptied.", "Filled by hose; they need a circuit of their own.", "improved"),
+          call(66, "No water after the winter", ["not-primed", 1], "The pipes above it had emptied.", "Filled by hose; they need a circuit of their own.", "improved"),
         ],
       },
     ],

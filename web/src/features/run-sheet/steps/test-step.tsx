@@ -29,7 +29,11 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
   return (
     <section className={classes.body}>
       <h2>Next test</h2>
-      {view?.stop ? <p className={classes.stop}>{view.stop}</p> : null}
+      {view?.stop && !active ? (
+        <p className={classes.stop} data-testid="stop">
+          {view.stop}
+        </p>
+      ) : null}
       {active ? (
         <ActiveTest
           key={active}

@@ -1,0 +1,11 @@
+import { spawnSync } from "node:child_process";
+import { createServer } from "node:net";
+import { join } from "node:path";
+import { startPostgres } from "./scripts/parts/postgres.mjs";
+import { ensureBuild, runTypeScript, serve, stopServing } from "./scripts/parts/web.mjs";
+const root="/work/main"; ensureBuild(root);
+const database = await startPostgres(root,{name:"e2e-cluster",throwAway:true});
+runTypeScript(root,"web/src/db/prepare.ts",{DATABASE_URL:database.url,YARD_DEMO:"1"});
+const port=3977; const server=await serve(root,{port,databaseUrl:database.url,quiet:true});
+spawnSync(join(root,"node_modules/.bin/playwright"),["test",...process.argv.slice(2)],{cwd:join(root,"web"),stdio:["ignore","inherit","inherit"],env:{...process.env,YARD_URL:`http://127.0.0.1:${port}`,YARD_CHROMIUM:"/usr/bin/chromium",DATABASE_URL:database.url,NEXT_TELEMETRY_DISABLED:"1"}});
+await stopServing(server); database.stop(); process.exit(0);
