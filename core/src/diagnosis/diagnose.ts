@@ -12,6 +12,7 @@ import {
 import { cautionRow } from "./tables/cautions.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
 import { type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import { withoutDoubtful } from "./doubtful.ts";
 import { explain } from "./explain.ts";
 import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 import { forbiddenTests } from "./place.ts";
@@ -39,7 +40,8 @@ export interface Diagnosis {
 
 /** The whole diagnosis with its inner parts, for screens that draw more than the result tells. */
 export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Diagnosis {
-  const situation = situationOf(file);
+  const doubtful = withoutDoubtful(situationOf(file));
+  const { situation } = doubtful;
   const snapshot = leadingSnapshot(situation);
   const parts = snapshot && partsOf(situation, snapshot);
   const posterior = posteriorOf(situation);
@@ -47,6 +49,7 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
   const causes = causesOf(posterior, units);
   const notes = [
     ...situation.notes,
+    ...doubtful.notes,
     ...standingTests(file).notes,
     ...missing(situation, parts),
     ...misfit(posterior, units),

@@ -213,3 +213,44 @@ describe("tests", () => {
     expect(stop).toMatch(/stands at .* %: no further test/);
   });
 });
+
+describe("doubtful readings", () => {
+  const read = (snapshot: Json, more: Json = {}) =>
+    diagnose(caseFrom({ ...pumpJson("LF-2"), ...more, snapshots: [snapshot] }));
+
+  it("are left out and named when the gauges look exchanged, and nothing is sure then", () => {
+    const result = read({ suctionPressure: "4.3 bar", dischargePressure: "-0.05 bar" });
+    expect(result.notes.join(" ")).toContain("look exchanged");
+    expect(result.causes[0]?.probability ?? 1).toBeLessThan(0.5);
+  });
+
+  it("are left out and named when psi looks written as bar", () => {
+    const result = read({ suctionPressure: "0.1 bar", dischargePressure: "62 bar" });
+    expect(result.notes.join(" ")).toContain("as psi it would fit");
+    expect(result.causes[0]?.probability ?? 1).toBeLessThan(0.5);
+  });
+
+  it("are kept when they are only wrong: a stuck gauge is a finding", () => {
+    const result = read({
+      suctionPressure: "0.1 bar",
+      dischargePressure: "0.9 bar",
+      flow: "62 m3/h",
+      amps: ["20 A"],
+    });
+    expect(result.notes.join(" ")).not.toMatch(/exchanged|psi/);
+  });
+
+  it("below a perfect vacuum are left out by name", () => {
+    expect(read({ suctionPressure: "-1.6 bar" }).notes.join(" ")).toMatch(/vacuum/);
+  });
+
+  it("of a forbidden test count, with a warning", () => {
+    const json = {
+      ...pumpJson("LF-4"),
+      tests: [{ test: "shut-off-head", outcome: "low" }],
+    };
+    const { notes } = diagnose(caseFrom(json));
+    expect(notes.join(" ")).toContain("must not be done here");
+    expect(notes.join(" ")).toContain("do not repeat it");
+  });
+});
