@@ -1,4 +1,5 @@
 /** Median and 95th percentile of one diagnosis of the shipped example, on one core. */
+import { readFileSync } from "node:fs";
 import { diagnose } from "../src/diagnosis/index.ts";
 import { boardOf } from "../src/board/index.ts";
 import { caseFrom, exampleJson } from "../testing/cases.ts";
@@ -15,21 +16,23 @@ function times(work: () => unknown, count = 300): { median: number; p95: number 
 
 const file = caseFrom(exampleJson());
 const json = exampleJson();
-const snapshots = json["snapshots"] as Record<string, unknown>[];
-const [first] = snapshots;
-const three = caseFrom({
-  ...json,
-  snapshots: [
-    first,
-    { ...first, label: "throttled", valve: "throttled", dischargePressure: "4.4 bar" },
-    { ...first, label: "shut", valve: "shut", dischargePressure: "4.9 bar" },
-  ],
-});
+
+/** The open cases with three snapshots, each as often as makes a hundred and more. */
+const open = readFileSync(new URL("../reference/open-cases.ndjson", import.meta.url), "utf8")
+  .trim()
+  .split("\n")
+  .map((line) => caseFrom((JSON.parse(line) as { case: Record<string, unknown> }).case))
+  .filter((f) => f.snapshots.length === 3);
+let turn = 0;
+const three = () => {
+  const next = open[turn++ % open.length];
+  return next && diagnose(next);
+};
 
 process.stdout.write(
   JSON.stringify({
     one: times(() => diagnose(file)),
-    threeSnapshots: times(() => diagnose(three), 150),
+    threeSnapshots: times(three, 150),
     board: times(() => boardOf(json, "metric")),
   }),
 );

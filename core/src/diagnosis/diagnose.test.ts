@@ -71,7 +71,7 @@ describe("diagnose", () => {
   it.each([
     ["healthy", 0, 0.35],
     ["suction-restriction", 3, 0.9],
-    ["worn-rings", 0.35, 0.6],
+    ["worn-rings", 0.35, 0.55],
     ["impeller-worn", 0.16, 0.4],
     ["low-speed", 0.12, 0.9],
     ["wrong-rotation", 0.5, 0.8],

@@ -50,7 +50,7 @@ export function posteriorOf(situation: Situation): Posterior {
   const prepared = situation.snapshots
     .filter((s) => s.running)
     .map((s, i) => prepare(situation, s, i, model, shared));
-  const scale = scales(prepared, ownCurves(situation, model, shared));
+  const scale = scales(prepared, ownCurves(situation, model, shared), causes);
   const weighed = causes.map((row) => scale.weigh(row));
   const rates = testRates(causes, weighed, ownTolerance(situation));
 

@@ -11,7 +11,7 @@ import type { Expectation, ReadingEvidence } from "./readings.ts";
 /** Degrees of freedom of the Student-t: a reading far off costs much, but not everything. */
 const FREEDOM = 5;
 const COARSE = 10;
-const FINE = [-2 / 3, -1 / 3, 1 / 3, 2 / 3, -2 / 9, -1 / 9, 1 / 9, 2 / 9] as const;
+const FINE = [-2 / 3, -1 / 3, 1 / 3, 2 / 3, -1 / 6, 1 / 6] as const;
 const MOST_NODES = COARSE + 1 + FINE.length;
 
 /** What is known of the flow before the readings. */
@@ -126,7 +126,7 @@ export function integrateFlow(
     for (let j = 0; j <= COARSE; j++) add(step * (j === 0 ? 0.02 : j));
     let centre = places[bestNode] ?? 0;
     for (const f of FINE) {
-      if (f === -2 / 9) centre = places[bestNode] ?? 0;
+      if (f === -1 / 6) centre = places[bestNode] ?? 0;
       add(Math.min(Math.max(centre + f * step, 0), end));
     }
     let reachesStatic = false;

@@ -34,7 +34,7 @@ export interface OwnCurve {
   readonly log: number;
 }
 
-const AS_SHEET: readonly OwnCurve[] = [{ flow: 1, head: 1, log: 0 }];
+const AS_SHEET: readonly [OwnCurve] = [{ flow: 1, head: 1, log: 0 }];
 /**
  * Standard deviations from the curve tried when several snapshots share it, with their weights:
  * three-point Gauss–Hermite, exact for what varies up to the fifth power.
@@ -102,30 +102,40 @@ interface Outcome {
 }
 
 /** A condition this far below the best one is not tried on the pump's other own curves [ln]. */
-const BEYOND_RESCUE = 20;
+const BEYOND_RESCUE = 12;
 
 /**
  * A weighing of causes against the snapshots of one visit. Causes that do the same to the pump share
- * the work.
+ * the work, and only what stands on the likeliest own curve is tried on the others.
+ * @param rows - all that will be weighed
  */
-export function scales(prepared: readonly Prepared[], owns: readonly OwnCurve[]) {
-  const known = new Map<string, readonly Outcome[]>();
-  const likeliestFirst = owns.toSorted((a, b) => b.log - a.log);
+export function scales(
+  prepared: readonly Prepared[],
+  owns: readonly OwnCurve[],
+  rows: readonly Modelled[],
+) {
+  const [likeliest, ...others] = owns.toSorted((a, b) => b.log - a.log);
+  const known = new Map<string, Outcome[]>();
   let best = Number.NEGATIVE_INFINITY;
+  for (const row of rows) for (const [severity] of row.severities) glance(row.condition(severity));
 
-  const outcomes = (change: Partial<Condition>): readonly Outcome[] => {
+  function glance(change: Partial<Condition>): Outcome[] {
     const key = JSON.stringify(change);
     const found = known.get(key);
     if (found) return found;
-    const condition: Condition = { ...SOUND, ...change };
-    const made: Outcome[] = [];
-    for (const own of likeliestFirst) {
-      const next = outcome(prepared, condition, own);
-      made.push(next);
-      best = Math.max(best, next.log);
-      if (next.log < best - BEYOND_RESCUE) break;
-    }
+    const first = outcome(prepared, { ...SOUND, ...change }, likeliest ?? AS_SHEET[0]);
+    best = Math.max(best, first.log);
+    const made = [first];
     known.set(key, made);
+    return made;
+  }
+
+  const outcomes = (change: Partial<Condition>): readonly Outcome[] => {
+    const made = glance(change);
+    const [first] = made;
+    if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
+      for (const own of others) made.push(outcome(prepared, first.condition, own));
+    }
     return made;
   };
 

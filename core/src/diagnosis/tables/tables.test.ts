@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "../../case/index.ts";
 import { SOUND } from "../model/condition.ts";
@@ -25,6 +26,19 @@ describe("tables of the diagnosis", () => {
       expect(c.severities.every(([, w]) => w > 0)).toBe(true);
       for (const id of c.inseparable ?? []) expect(causeIds, c.id).toContain(id);
       for (const id of c.cautions) expect(CAUTIONS.map((x) => x.id)).toContain(id);
+    }
+  });
+
+  it("are listed in the document by how they are known", () => {
+    const doc = readFileSync(
+      new URL("../../../../docs/diagnosis.md", import.meta.url),
+      "utf8",
+    ).replace(/ +/g, " ");
+    for (const c of CAUSES) {
+      const [severity] = c.severities.at(-1) ?? [1];
+      const how = Object.keys(c.condition(severity)).length > 0 ? "model" : "table";
+      const line = doc.split("\n").find((l) => l.startsWith(`| \`${c.id}\` |`));
+      expect(line, c.id).toContain(`| ${c.name} | ${how} |`);
     }
   });
 

@@ -18,6 +18,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [0.2, 1.2],
       [0.3, 1],
       [0.42, 0.7],
+      [0.56, 0.4],
     ],
     severityMeans: "leakage as a share of best-point flow",
     condition: (s) => ({ leak: s }),

@@ -17,8 +17,16 @@ export const observationRow = (id: string): ObservationRow | undefined => byId.g
 /** Share of observations of any kind that are mistaken: misheard, misremembered, ticked by accident. */
 const MISTAKEN = 0.01;
 
+/**
+ * What a pump shows now and then is told less often when something else is the trouble: who looks for
+ * a cause writes down what belongs to it. What most pumps show is told all the same.
+ */
+const ASIDE = 0.4;
+const COMMON = 0.2;
+
 /** Probability that the observation is told when this cause is at work. */
 export function observationRate(o: ObservationRow, cause: CauseId): number {
-  const rate = o.under[cause] ?? (cause === "unlisted" ? Math.max(o.base, 0.08) : o.base);
+  const aside = o.base < COMMON ? ASIDE * o.base : o.base;
+  const rate = o.under[cause] ?? (cause === "unlisted" ? Math.max(o.base, 0.08) : aside);
   return MISTAKEN + (1 - 2 * MISTAKEN) * rate;
 }
