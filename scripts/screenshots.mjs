@@ -185,6 +185,11 @@ try {
     await page.getByRole("button", { name: "Causes", exact: true }).tap();
     await page.locator("details[data-cause] summary").first().tap();
   });
+  await picture("cause-opened", LAPTOP, async (page) => {
+    await sheet(page, "LF-2");
+    await page.locator("details[data-cause] summary").first().click();
+    await page.getByTestId("why").evaluate((e) => e.scrollIntoView({ block: "start" }));
+  });
   await picture("yard", LAPTOP, (page) => page.goto("/yard"));
   await picture("pump", LAPTOP, async (page) => {
     await page.goto("/yard");

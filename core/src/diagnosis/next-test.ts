@@ -38,6 +38,9 @@ interface Candidate {
   readonly rates: readonly (readonly number[])[];
 }
 
+/** A test that tells next to nothing is not the next one, however quick it is. */
+const telling = (s: { readonly bits: number }): number => (s.bits >= WORTH_ASKING ? 1 : 0);
+
 /** Possible tests, best first. Tests already done, impossible here or forbidden are not among them. */
 export function rankTests(situation: Situation, posterior: Posterior): RankedTest[] {
   const standing = posterior.causes.flatMap((c, i) => (c.probability > NEGLIGIBLE ? [i] : []));
@@ -56,14 +59,15 @@ export function rankTests(situation: Situation, posterior: Posterior): RankedTes
   const single = candidates
     .map((c) => ({ c, bits: gain(c, p) }))
     .filter((s) => s.bits > 0.001)
-    .sort((a, b) => b.bits / b.c.minutes - a.bits / a.c.minutes);
+    .sort((a, b) => telling(b) - telling(a) || b.bits / b.c.minutes - a.bits / a.c.minutes);
   const ahead = single
     .slice(0, FOLLOWED)
     .map((s) => ({ ...s, ...twoAhead(s.c, s.bits, p, single) }));
   const rest = single
     .slice(FOLLOWED)
     .map((s) => ({ ...s, worth: s.bits / s.c.minutes, then: null }));
-  return [...ahead.sort((a, b) => b.worth - a.worth), ...rest].map(({ c, bits, worth, then }) => ({
+  ahead.sort((a, b) => telling(b) - telling(a) || b.worth - a.worth);
+  return [...ahead, ...rest].map(({ c, bits, worth, then }) => ({
     row: c.row,
     bits,
     worth,

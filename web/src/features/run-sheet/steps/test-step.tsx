@@ -109,7 +109,7 @@ function ActiveTest({
           : ""}
       </p>
       {row.tools.length > 0 ? (
-        <p className={classes.hint}>Take along: {row.tools.join(", ")}.</p>
+        <p className={classes.advice}>Take along: {row.tools.join(", ")}.</p>
       ) : null}
       <Cautions ids={row.cautions} sheet={sheet} />
       {waiting.length > 0 ? (
