@@ -276,7 +276,7 @@ test("a pump's place, liquid and motor are written, and nonsense is refused besi
   await page.getByLabel("Altitude").fill("540 m");
   await page.getByLabel("Liquid", { exact: true }).selectOption("ethylene-glycol");
   await page.getByLabel("Concentration by mass, %").fill("30");
-  await page.getByLabel("Temperature").fill("-8 degC");
+  await page.getByLabel("Temperature", { exact: true }).fill("-8 degC");
   await page.getByLabel("Phases").selectOption("3");
   await page.getByLabel("Power", { exact: true }).fill("22 kW");
   await page.reload();
@@ -286,6 +286,21 @@ test("a pump's place, liquid and motor are written, and nonsense is refused besi
   await expect(page.getByText("22 kW", { exact: true })).toBeVisible();
   await page.getByRole("link", { name: "Pump, place and motor" }).click();
   await expect(page.getByLabel("Concentration by mass, %")).toHaveValue("30");
+
+  // Any other liquid by its own table; a wrong cell is named by line and column.
+  await page.getByLabel("Liquid", { exact: true }).selectOption("table");
+  const table = page.getByLabel(/^Its table/);
+  await table.fill("0 degC; 930 kg/m3; 0.1 kPa; thick");
+  await expect(
+    page.getByText('Line 1, viscosity: "thick" needs a number and its unit.'),
+  ).toBeVisible();
+  const lines = "0 degC; 930 kg/m3; 0.1 kPa; 120 mm2/s\n20 degC; 915 kg/m3; 0.1 kPa; 60 mm2/s";
+  await table.fill(lines);
+  await page.getByLabel("Temperature", { exact: true }).fill("10 degC");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.waitForURL(/\/yard\/[^/]+$/);
+  await page.getByRole("link", { name: "Pump, place and motor" }).click();
+  await expect(table).toHaveValue(lines);
 });
 
 test("every figure of the Board opens to how it was worked out, by keyboard too", async ({

@@ -1,7 +1,7 @@
 import { type CauseId } from "@yard-tack/core/case";
 import { testRow, TESTS } from "@yard-tack/core/diagnosis";
 import { expect, type Page, test } from "@playwright/test";
-import { acknowledgeAll, allSent, leading, openCall, read, step } from "./sheet";
+import { acknowledgeAll, allSent, freshCall, leading, openCall, read, step } from "./sheet";
 
 /** How a test turns out, most often, on a pump with this cause: in the words of its button. */
 function outcomeFor(testId: string, cause: CauseId): string {
@@ -91,7 +91,7 @@ test("MG-1: a set that primes too slowly, to the stop rule", async ({ page }) =>
 });
 
 test("a test has a stopwatch that goes on through another step", async ({ page }) => {
-  await openCall(page, "QO-4");
+  await freshCall(page, "SW-1");
   await step(page, "Next test");
   await page.locator("li[data-test]").first().getByRole("button").click();
   await acknowledgeAll(page);

@@ -3,15 +3,19 @@ import {
   bestEfficiencyFlow,
   curveEnd,
   curveStart,
+  type CurveTolerance,
+  curveTolerance,
+  headCoefficient,
   headTolerance,
   intersections,
   type RatedCurve,
   readCurve,
   specificSpeed,
   systemHead,
+  USUAL_HEAD_COEFFICIENT,
 } from "../curve/index.ts";
 import type { Diagnosis } from "../diagnosis/index.ts";
-import { formatRpm, K95 } from "../quantity/index.ts";
+import { formatNumber, formatRpm, K95 } from "../quantity/index.ts";
 import { cleanSystem, partsOf, type Situation, type SystemSource } from "../visit/index.ts";
 
 /** Flow [m³/s] and head [m]. */
@@ -37,6 +41,8 @@ export interface ChartView {
   readonly family: readonly { readonly label: string; readonly points: readonly ChartPoint[] }[];
   /** Guessed from one rated point. */
   readonly estimated: boolean;
+  /** What band and wheel are taken for, in sentences. */
+  readonly says: readonly string[];
 }
 
 const CURVE_STEPS = 40;
@@ -76,7 +82,35 @@ export function chartOf({ situation, parts }: Diagnosis, sheet: RatedCurve): Cha
     systemFrom: clean?.from,
     family: familyLines(situation, curve),
     estimated: situation.estimatedCurve,
+    says: [...bandSentence(curve, tolerance), ...wheelSentence(situation, curve)],
   };
+}
+
+const GRADE_WORDS: Readonly<Record<string, string>> = {
+  "own-test": "this pump's own test",
+  estimated: "a shape that was guessed",
+};
+
+function bandSentence(curve: RatedCurve, tolerance: CurveTolerance | undefined): string[] {
+  if (!tolerance) return [];
+  const percent = (v: number) => `±${formatNumber(100 * v, 2)} %`;
+  const grade = GRADE_WORDS[curve.grade ?? ""] ?? `grade ${curve.grade ?? "3B"} of ISO 9906`;
+  const stated = curveTolerance(curve.grade ?? "3B");
+  const small = stated.head !== tolerance.head ? ", its default below 10 kW" : "";
+  return [
+    `The band is that of ${grade}${small}: ${percent(tolerance.head)} of head, ${percent(tolerance.flow)} of flow.`,
+  ];
+}
+
+/** The shut-off head coefficient, where diameter and speed are known. */
+function wheelSentence({ stages }: Situation, curve: RatedCurve): string[] {
+  const shutOff = curveStart(curve) === 0 ? readCurve(curve, 0).head : undefined;
+  if (shutOff === undefined || !curve.diameter || !curve.speed) return [];
+  const value = headCoefficient(shutOff, curve.diameter, curve.speed, stages);
+  const { low, high } = USUAL_HEAD_COEFFICIENT;
+  return [
+    `Shut-off head coefficient ${formatNumber(value, 2)} a stage; radial wheels have ${low.toFixed(2)} to ${high.toFixed(2)}.`,
+  ];
 }
 
 /** Specific speed (r/min, m³/s, m) from which the preferred range is narrower. */

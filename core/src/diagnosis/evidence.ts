@@ -79,7 +79,7 @@ export function observationItems(
   causes: readonly CauseRow[],
 ): EvidenceItem[] {
   const { present, absent } = situation;
-  const told = new Set(situation.tests.flatMap((t) => ECHOES[t.test as TestId] ?? []));
+  const told = new Set(situation.tests.flatMap((t) => ECHOES[t.test] ?? []));
   const seen = OBSERVATIONS.flatMap((o) => {
     const isPresent = present.includes(o.id);
     // Listed both ways it was not looked at.
@@ -134,7 +134,9 @@ export function testItems(
     const row = testRow(t.test);
     const k = row?.outcomes.findIndex((o) => o.id === t.outcome) ?? -1;
     if (!row || k < 0) return [];
-    const weight = readAlready(row.id, situation) ? REPEATED : 1;
+    // What its after-reading shows is weighed there; the word for it says the same again.
+    const isRead = situation.snapshots.some((s) => s.label !== "" && s.label === t.after);
+    const weight = isRead || readAlready(row.id, situation) ? REPEATED : 1;
     return [
       {
         kind: "test",

@@ -254,3 +254,29 @@ describe("doubtful readings", () => {
     expect(notes.join(" ")).toContain("do not repeat it");
   });
 });
+
+describe("readings after a test", () => {
+  const found = { label: "as found", suctionPressure: "-0.12 bar", dischargePressure: "4.1 bar" };
+  const cleaned = { label: "cleaned", suctionPressure: "0.11 bar", dischargePressure: "4.4 bar" };
+  const after = (snapshot: Json, outcome: string) => ({
+    ...pumpJson("LF-2"),
+    snapshots: [found, snapshot],
+    tests: [
+      { test: "clean-strainer-reread", outcome, before: "as found", after: snapshot["label"] },
+    ],
+  });
+
+  it("are the pump without the cause the test took away", () => {
+    const cured = p(after(cleaned, "improved"), "suction-restriction");
+    // The same readings said to be of the choked pump contradict it.
+    const mixed = p({ ...pumpJson("LF-2"), snapshots: [found, cleaned] }, "suction-restriction");
+    expect(cured).toBeGreaterThan(0.85);
+    expect(cured).toBeGreaterThan(mixed);
+  });
+
+  it("are still the pump with it when nothing changed", () => {
+    const same = { ...found, label: "cleaned" };
+    const still = p(after(same, "no-change"), "suction-restriction");
+    expect(still).toBeLessThan(p(after(cleaned, "improved"), "suction-restriction"));
+  });
+});

@@ -2,7 +2,7 @@
  * A case file turned into SI values the computations take: the pump, its place, and each snapshot's
  * readings with their standard uncertainty. What cannot be is left out here and named in `notes`.
  */
-import type { CaseFile, Family, Installation } from "../case/index.ts";
+import type { CaseFile, Family, Installation, TestId } from "../case/index.ts";
 import { bestEfficiencyFlow, type RatedCurve } from "../curve/index.ts";
 import type { DisplacementRating } from "../displacement/index.ts";
 import type { MotorPlate } from "../drive/index.ts";
@@ -93,7 +93,12 @@ export interface Situation {
   readonly timedLevel: TimedLevel | undefined;
   readonly present: readonly string[];
   readonly absent: readonly string[];
-  readonly tests: readonly { readonly test: string; readonly outcome: string }[];
+  readonly tests: readonly {
+    readonly test: TestId;
+    readonly outcome: string;
+    /** Label of the snapshot taken after it. */
+    readonly after?: string;
+  }[];
   readonly forbids: readonly string[];
   readonly history: PumpHistory;
   readonly notes: readonly string[];
@@ -179,7 +184,7 @@ export function situationOf(file: CaseFile): Situation {
     timedLevel: timedLevelOf(file, notes),
     present: present.filter((o) => !both.includes(o)),
     absent: absent.filter((o) => !both.includes(o)),
-    tests: file.tests.map((t) => ({ test: t.test, outcome: t.outcome })),
+    tests: file.tests.map(({ test, outcome, after }) => ({ test, outcome, after })),
     forbids: pump.forbids,
     history: historyOfCase(file),
     notes,

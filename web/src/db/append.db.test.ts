@@ -110,7 +110,14 @@ describe("demo", () => {
 
   it("has today's calls, the round and a half-filled sheet for LF-2", async () => {
     const open = await openSheets(orm.em.fork());
-    expect(open.map((o) => o.pump.tag).sort()).toEqual(["BI-2", "LF-2", "MG-3", "QO-4"]);
+    expect(open.map((o) => o.pump.tag).sort()).toEqual([
+      "BI-2",
+      "LF-2",
+      "MG-1",
+      "MG-3",
+      "OG-1",
+      "QO-4",
+    ]);
     const lf2 = open.find((o) => o.pump.tag === "LF-2");
     const sheet = await sheetWithEntries(orm.em.fork(), lf2?.row.id ?? "");
     expect(sheet?.readings.map((r) => r.slot).sort()).toEqual([

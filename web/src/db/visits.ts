@@ -33,7 +33,8 @@ export async function pumpWithParts(em: EntityManager, pumpId: string) {
     { instrumentId: { $in: instruments.map((i) => i.id) } },
     { orderBy: { at: "asc" } },
   );
-  return { pump, site, curves, plates, fingerprints, instruments, zeroChecks };
+  const calls = await em.find(LogEntry, { pumpId, kind: "call" }, { orderBy: { at: "asc" } });
+  return { pump, site, curves, plates, fingerprints, instruments, zeroChecks, calls };
 }
 
 /** A sheet with every appended row, oldest first. */

@@ -1,4 +1,5 @@
 /** The marginal likelihood of all snapshots under one cause: size and own curve summed out. */
+import type { CauseId } from "../../case/index.ts";
 import type { Situation } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { integrateFlow } from "./flow-integral.ts";
@@ -20,8 +21,9 @@ export type SeverityBand = {
   readonly high95: number;
 } | null;
 
-/** What the model needs to know of a cause. */
+/** What the model needs to know of a cause, or of two at once (then without an id). */
 export interface Modelled {
+  readonly id?: CauseId;
   readonly severities: readonly (readonly [severity: number, weight: number])[];
   readonly severityMeans: string | null;
   readonly condition: (severity: number) => Partial<Condition>;
@@ -94,6 +96,8 @@ export interface Weighed {
 interface Outcome {
   readonly condition: Condition;
   readonly own: OwnCurve;
+  /** By snapshot: taken without the cause. */
+  readonly cured: readonly boolean[];
   readonly log: number;
   /** ln total without each reading, by snapshot. */
   readonly without: readonly Float64Array[];
@@ -117,24 +121,31 @@ export function scales(
   const [likeliest, ...others] = owns.toSorted((a, b) => b.log - a.log);
   const known = new Map<string, Outcome[]>();
   let best = Number.NEGATIVE_INFINITY;
-  for (const row of rows) for (const [severity] of row.severities) glance(row.condition(severity));
+  for (const row of rows) for (const [severity] of row.severities) glance(row, severity);
 
-  function glance(change: Partial<Condition>): Outcome[] {
-    const key = JSON.stringify(change);
+  /** Which snapshots show the pump without this cause. */
+  function curedOf({ id }: Modelled): readonly boolean[] {
+    return prepared.map((p) => id !== undefined && (p.cured?.(id) ?? false));
+  }
+
+  function glance(row: Modelled, severity: number): Outcome[] {
+    const change = row.condition(severity);
+    const cured = curedOf(row);
+    const key = JSON.stringify([change, cured]);
     const found = known.get(key);
     if (found) return found;
-    const first = outcome(prepared, { ...SOUND, ...change }, likeliest ?? AS_SHEET[0]);
+    const first = outcome(prepared, { ...SOUND, ...change }, likeliest ?? AS_SHEET[0], cured);
     best = Math.max(best, first.log);
     const made = [first];
     known.set(key, made);
     return made;
   }
 
-  const outcomes = (change: Partial<Condition>): readonly Outcome[] => {
-    const made = glance(change);
+  const outcomes = (row: Modelled, severity: number): readonly Outcome[] => {
+    const made = glance(row, severity);
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
-      for (const own of others) made.push(outcome(prepared, first.condition, own));
+      for (const own of others) made.push(outcome(prepared, first.condition, own, curedOf(row)));
     }
     return made;
   };
@@ -145,7 +156,7 @@ export function scales(
       const weightSum = row.severities.reduce((s, [, w]) => s + w, 0);
       const nodes = row.severities.flatMap(([severity, weight]) => {
         const share = Math.log(weight / weightSum);
-        return outcomes(row.condition(severity)).map((o): Node => ({
+        return outcomes(row, severity).map((o): Node => ({
           o,
           severity,
           share,
@@ -185,12 +196,17 @@ function withoutEach(nodes: readonly Node[], snapshot: number, readings: number)
   return list;
 }
 
-function outcome(prepared: readonly Prepared[], condition: Condition, own: OwnCurve): Outcome {
+function outcome(
+  prepared: readonly Prepared[],
+  condition: Condition,
+  own: OwnCurve,
+  cured: readonly boolean[],
+): Outcome {
   const without: Float64Array[] = [];
   const flows: number[] = [];
   let { log } = own;
-  for (const p of prepared) {
-    const setting = settingOf(p, condition, own);
+  for (const [k, p] of prepared.entries()) {
+    const setting = settingOf(p, cured[k] ? SOUND : condition, own);
     const { scratch } = p;
     integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch);
     log += scratch.logTotal;
@@ -198,12 +214,14 @@ function outcome(prepared: readonly Prepared[], condition: Condition, own: OwnCu
     flows.push(scratch.bestFlow);
   }
   for (const list of without) for (let i = 0; i < list.length; i++) list[i] = (list[i] ?? 0) + log;
-  return { condition, own, log, without, flows };
+  return { condition, own, cured, log, without, flows };
 }
 
 /** States and predictions at the likeliest size, own curve and flow. */
 function pictureOf(prepared: readonly Prepared[], top: Outcome) {
-  const settings = prepared.map((p) => settingOf(p, top.condition, top.own));
+  const settings = prepared.map((p, k) =>
+    settingOf(p, top.cured[k] ? SOUND : top.condition, top.own),
+  );
   const states = settings.map((setting, k) => {
     const state = emptyState();
     operate(setting, top.flows[k] ?? 0, state);

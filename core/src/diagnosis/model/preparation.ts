@@ -1,4 +1,5 @@
 /** A snapshot made ready for the forward model: its pump, its suction, its system, its readings. */
+import type { CauseId, TestId } from "../../case/index.ts";
 import { countingHeight } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import type { LossAtFlow } from "../../suction/index.ts";
@@ -34,6 +35,8 @@ export interface Prepared {
   /** Actual over rated speed with nothing wrong; whether a tachometer fixed it. */
   readonly speedRatio: number;
   readonly speedMeasured: boolean;
+  /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
+  readonly cured: ((id: CauseId) => boolean) | undefined;
   readonly scratch: SnapshotLikelihood;
 }
 
@@ -61,8 +64,33 @@ export function prepare(
     flowPrior: flowPriorOf(situation, snapshot, pump, speedRatio),
     speedRatio,
     speedMeasured: speed?.measured ?? false,
+    cured: curedIn(situation, snapshot),
     scratch: emptyLikelihood(readings.length),
   };
+}
+
+/** Label of the snapshot taken when everything is done. */
+const AFTER_REPAIR = "after";
+
+/** Tests that take a cause away when they turn out so: what is read after them is the pump without it. */
+const CURES: Readonly<
+  Partial<Record<TestId, { readonly when: string; readonly of: readonly CauseId[] }>>
+> = {
+  "clean-strainer-reread": { when: "improved", of: ["suction-restriction"] },
+  "raise-level-reread": { when: "improved", of: ["npsh-shortfall", "lift-too-high", "vortexing"] },
+  "submerge-deeper-reread": { when: "improved", of: ["vortexing"] },
+  "isolate-standby-reread": { when: "improved", of: ["check-valve-passing"] },
+  "vent-casing-reread": { when: "improved", of: ["not-primed", "discharge-airlock", "air-trap"] },
+  "terminal-retighten-reread": { when: "balanced", of: ["loose-terminal"] },
+  "two-direction": { when: "reverse-better", of: ["wrong-rotation"] },
+  "discharge-valve-look": { when: "part-closed", of: ["discharge-restriction"] },
+};
+
+function curedIn({ tests }: Situation, { label }: Snapshot): Prepared["cured"] {
+  if (label === AFTER_REPAIR) return () => true;
+  const test = tests.find((t) => t.after !== undefined && t.after === label);
+  const cure = test && CURES[test.test];
+  return cure && cure.when === test.outcome ? (id) => cure.of.includes(id) : undefined;
 }
 
 /** A pump nobody has a rating of: flat placeholders, so that suction and drive can still speak. */

@@ -41,6 +41,11 @@ export function HeadFlowChart({
       ) : null}
       <details className={classes.table}>
         <summary>the chart as a table</summary>
+        {view.says.map((w) => (
+          <p key={w} className={classes.caption}>
+            {w}
+          </p>
+        ))}
         <ChartTable view={view} units={units} when={when} />
       </details>
     </figure>

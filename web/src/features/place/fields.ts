@@ -5,8 +5,8 @@ export interface PlaceField {
   /** Dotted path in a case file. */
   readonly path: string;
   readonly label: string;
-  /** A quantity's dimension, a plain number, a choice, or yes and no. */
-  readonly kind: Dimension | "number" | "percent" | "choice" | "flag";
+  /** A quantity's dimension, a plain number, a choice, yes and no, or rows of a liquid's table. */
+  readonly kind: Dimension | "number" | "percent" | "choice" | "flag" | "liquid-rows";
   readonly like?: string;
   readonly choices?: readonly (readonly [value: string, words: string])[];
   /** Shown only while this holds. */
@@ -55,6 +55,14 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         when: mixed,
       },
       { path: "site.temperature", label: "Temperature", kind: "temperature", like: "14 degC" },
+      {
+        path: "site.table",
+        label:
+          "Its table, a line for each temperature: temperature; density; vapour pressure; viscosity",
+        kind: "liquid-rows",
+        like: "10 degC; 915 kg/m3; 0.1 kPa; 80 mm2/s",
+        when: (v) => v["site.liquid"] === "table",
+      },
     ],
   },
   {

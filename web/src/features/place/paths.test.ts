@@ -40,4 +40,28 @@ describe("values by path", () => {
     if (!field) throw new Error(path);
     expect(faultOf(field, text) !== "").toBe(wrong);
   });
+
+  it("holds a liquid's own table as lines, and names a wrong cell by line and column", () => {
+    const lines = "10 degC; 915 kg/m3; 0.1 kPa; 80 mm2/s\n40 degC; 900 kg/m3";
+    const next = withValues(FILE, { "site.liquid": "table", "site.table": lines });
+    expect(next["site"]).toMatchObject({
+      table: [
+        {
+          temperature: "10 degC",
+          density: "915 kg/m3",
+          vapourPressure: "0.1 kPa",
+          viscosity: "80 mm2/s",
+        },
+        { temperature: "40 degC", density: "900 kg/m3" },
+      ],
+    });
+    expect(valuesOf(next)["site.table"]).toContain("10 degC; 915 kg/m3; 0.1 kPa; 80 mm2/s");
+    const field = PLACE_FIELDS.find((f) => f.path === "site.table");
+    if (!field) throw new Error("there is such a field");
+    expect(faultOf(field, lines)).toBe("");
+    expect(faultOf(field, "10 degC; heavy")).toBe(
+      'Line 1, density: "heavy" needs a number and its unit.',
+    );
+    expect(faultOf(field, "10 degC; 915 kg/m3; 0.1 kPa; 80 mm2/s; 5")).toContain("more than four");
+  });
 });

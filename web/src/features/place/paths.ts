@@ -1,6 +1,7 @@
 /** A case file's values by dotted path, as texts, and back. */
 import { parseQuantity } from "@yard-tack/core/quantity";
 import { PLACE_FIELDS, type PlaceField } from "./fields";
+import { faultOfRows, rowsAsText, textAsRows } from "./liquid-rows";
 
 export type Values = Readonly<Record<string, string>>;
 type Json = Readonly<Record<string, unknown>>;
@@ -11,6 +12,7 @@ export function valuesOf(file: Json): Values {
     PLACE_FIELDS.flatMap((f): [string, string][] => {
       const raw = at(file, f.path.split("."));
       if (raw === undefined || raw === null) return [];
+      if (f.kind === "liquid-rows") return [[f.path, rowsAsText(raw)]];
       if (f.kind === "percent")
         return [[f.path, String(Number((100 * Number(raw)).toPrecision(6)))]];
       if (f.path === "site.liquid" && raw === "water") return [];
@@ -29,6 +31,7 @@ const at = (file: unknown, path: readonly string[]): unknown =>
 export function faultOf(field: PlaceField, text: string): string {
   const value = text.trim();
   if (value === "" || field.kind === "choice" || field.kind === "flag") return "";
+  if (field.kind === "liquid-rows") return faultOfRows(value);
   if (field.kind === "number" || field.kind === "percent") {
     const n = Number(value.replace(",", "."));
     const top = field.kind === "percent" ? 100 : Number.POSITIVE_INFINITY;
@@ -54,6 +57,7 @@ function valueOf(field: PlaceField, text: string): unknown {
   const value = text.trim();
   if (value === "") return undefined;
   if (field.kind === "flag") return value === "true" ? true : undefined;
+  if (field.kind === "liquid-rows") return textAsRows(value);
   if (field.kind === "number") return Number(value.replace(",", "."));
   if (field.kind === "percent") return Number(value.replace(",", ".")) / 100;
   return field.path === "pump.motor.phases" ? Number(value) : value;

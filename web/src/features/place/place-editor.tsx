@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { Button, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { PageHead } from "@/shell/page-head";
@@ -129,6 +129,20 @@ function Field({
         />
         {label}
       </label>
+    );
+  }
+  if (kind === "liquid-rows") {
+    return (
+      <Textarea
+        className={classes.rows}
+        label={label}
+        placeholder={like}
+        autosize
+        minRows={3}
+        value={value}
+        error={faultOf(field, value) || undefined}
+        onChange={(e) => onChange(e.currentTarget.value)}
+      />
     );
   }
   return (

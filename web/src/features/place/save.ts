@@ -11,7 +11,7 @@ import { withValues } from "./paths";
 const request = z.object({
   pumpId: z.uuid(),
   version: z.number().int(),
-  values: z.record(z.string().max(60), z.string().max(120)),
+  values: z.record(z.string().max(60), z.string().max(20_000)),
 });
 
 export type PlaceAnswer =

@@ -25,7 +25,8 @@ export function caseOfSheet(
   const snapshots = labels.flatMap((label) => {
     const s = snapshotOf(pump, label, state);
     // The first one stays even when empty: the Board then says what to read.
-    return s || label === labels[0] ? [s ?? { label, valve: VALVES[label] }] : [];
+    const time = label === labels[0] ? { time: pump.loadedAt } : {};
+    return s || label === labels[0] ? [{ ...(s ?? { label, valve: VALVES[label] }), ...time }] : [];
   });
   const noticed = [...state.observations];
   const present = noticed.filter(([, s]) => s === "present").map(([o]) => o);

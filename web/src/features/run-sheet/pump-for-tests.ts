@@ -21,6 +21,7 @@ const gauge = (kind: string, unit: string, range: [string, string], gaugeHeight:
 });
 
 export const pumpForTests: PumpDto = {
+  loadedAt: "2026-06-01T08:00:00.000Z",
   id: "p",
   tag: "LF-2",
   purpose: "Raceway supply",

@@ -123,7 +123,10 @@ describe("sheet as a case", () => {
       [],
       foldEntries([reading(1, "3 A", "suctionPressure", null), after]),
     );
-    expect(json["snapshots"]).toEqual([{ label: "as found", valve: "as-found" }]);
+    // The day of the visit is there all the same: this pump's history is reckoned from it.
+    expect(json["snapshots"]).toEqual([
+      { label: "as found", valve: "as-found", time: pumpForTests.loadedAt },
+    ]);
   });
 
   it("takes a complaint code back when it was looked for and not there", () => {

@@ -1,6 +1,7 @@
 import "server-only";
 import * as z from "zod";
 import { inForce, pumpWithParts, unitOfWork } from "@/db";
+import { historyOf } from "./history";
 import type { InstrumentDto, PumpDto } from "./pump-dto";
 
 /** A pump with its current curve, plates, fingerprints and instruments. */
@@ -8,7 +9,7 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
   if (!z.uuid().safeParse(pumpId).success) return undefined;
   const found = await pumpWithParts(await unitOfWork(), pumpId);
   if (!found) return undefined;
-  const { pump, site, curves, plates, fingerprints, instruments, zeroChecks } = found;
+  const { pump, site, curves, plates, fingerprints, instruments, zeroChecks, calls } = found;
   const curve = inForce(curves).at(-1);
   const plate = (kind: string) =>
     inForce(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
@@ -36,8 +37,10 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
           })),
         }
       : {}),
+    history: historyOf(calls, zeroChecks, instruments),
   };
   return {
+    loadedAt: new Date().toISOString(),
     id: pump.id,
     version: pump.version,
     tag: pump.tag,

@@ -18,6 +18,8 @@ export interface InstrumentDto {
 }
 
 export interface PumpDto {
+  /** When this was read: the day of a visit that has no reading yet. */
+  readonly loadedAt: string;
   readonly id: string;
   /** Rises with each change of the pump itself. */
   readonly version: number;
