@@ -121,7 +121,7 @@ export function scales(
   const [likeliest, ...others] = owns.toSorted((a, b) => b.log - a.log);
   const known = new Map<string, Outcome[]>();
   let best = Number.NEGATIVE_INFINITY;
-  for (const row of rows) for (const [severity] of row.severities) glance(row, severity);
+  const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
 
   /** Which snapshots show the pump without this cause. */
   function curedOf({ id }: Modelled): readonly boolean[] {
@@ -141,8 +141,8 @@ export function scales(
     return made;
   }
 
-  const outcomes = (row: Modelled, severity: number): readonly Outcome[] => {
-    const made = glance(row, severity);
+  const outcomes = (row: Modelled, size: number, severity: number): readonly Outcome[] => {
+    const made = glanced.get(row)?.[size] ?? glance(row, severity);
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
       for (const own of others) made.push(outcome(prepared, first.condition, own, curedOf(row)));
@@ -154,9 +154,9 @@ export function scales(
     /** Marginal likelihood of all snapshots under one cause, severity and own curve summed out. */
     weigh(row: Modelled): Weighed {
       const weightSum = row.severities.reduce((s, [, w]) => s + w, 0);
-      const nodes = row.severities.flatMap(([severity, weight]) => {
+      const nodes = row.severities.flatMap(([severity, weight], size) => {
         const share = Math.log(weight / weightSum);
-        return outcomes(row, severity).map((o): Node => ({
+        return outcomes(row, size, severity).map((o): Node => ({
           o,
           severity,
           share,
