@@ -7,7 +7,7 @@ import type { EvidenceItem } from "./evidence.ts";
 import { missingReadings } from "./next-reading.ts";
 import type { Posterior, PosteriorCause } from "./posterior.ts";
 import { causeRow, type CauseSide } from "./tables/causes/index.ts";
-import type { Snapshot } from "../visit/index.ts";
+import { type PumpHistory, REPEAT_DAYS, type Snapshot } from "../visit/index.ts";
 import { itemName, readingValue } from "./words.ts";
 
 /** Evidence that moves the first cause by less is not called decisive [bits]. */
@@ -33,6 +33,7 @@ export function explain(
   snapshot: Snapshot | undefined,
   hasRating: boolean,
   units: UnitSystem,
+  history: PumpHistory,
 ): string[] {
   const order = posterior.causes.map((_, i) => i).sort((a, b) => p(posterior, b) - p(posterior, a));
   const [first = 0, second = 0] = order;
@@ -43,6 +44,7 @@ export function explain(
     sideSentence(where),
     ...standing(posterior, order),
     ...decisive(posterior, first, one, units),
+    ...comesBack(one, history),
     ...forSecond(posterior, first, second, units),
     ...pairs(posterior),
     ...notMeasured(posterior, snapshot, hasRating),
@@ -76,6 +78,13 @@ function standing(posterior: Posterior, order: readonly number[]): string[] {
   const names = three.map((i) => lower(posterior.causes[i]?.row.name ?? "")).join(", ");
   const sum = three.reduce((s, i) => s + p(posterior, i), 0);
   return [`No cause stands out: ${names} share ${percent(sum)}.`];
+}
+
+function comesBack({ row }: PosteriorCause, { recent }: PumpHistory): string[] {
+  if (!recent.includes(row.id)) return [];
+  return [
+    `This pump had it within ${REPEAT_DAYS} days: that alone makes it likelier than on another. Look for what brought it back.`,
+  ];
 }
 
 function decisive(

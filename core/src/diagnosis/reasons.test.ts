@@ -35,6 +35,13 @@ describe("this pump's history", () => {
     expect(old).toBeGreaterThan(p(past([]), "suction-restriction"));
   });
 
+  it("is said when the leader comes back", () => {
+    const json = past([{ date: "2026-05-20", causes: ["discharge-restriction"] }]);
+    const { causes, explanation } = diagnose(caseFrom(json));
+    expect(causes[0]?.id).toBe("discharge-restriction");
+    expect(explanation.join(" ")).toContain("had it within 90 days");
+  });
+
   it("trusts a gauge less that was bad before, and more that was good", () => {
     const gauge = (gaugeFound: string) => past([{ date: "2026-01-01", gaugeFound }]);
     const bad = p(gauge("suction-bad"), "suction-gauge-fault");
