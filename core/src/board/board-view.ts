@@ -4,6 +4,7 @@
  */
 import { type CaseFile, type CaseError, readCase } from "../case/index.ts";
 import {
+  causeRow,
   type Diagnosis,
   diagnoseFully,
   expectationsOf,
@@ -11,6 +12,7 @@ import {
   type Expectations,
   type MissingReading,
   missingReadings,
+  SETTLED,
   testRow,
   type Verdict,
   verdictOf,
@@ -65,6 +67,8 @@ export interface BoardView {
   readonly tests: readonly TestView[];
   readonly forbidden: readonly { readonly name: string; readonly why: string }[];
   readonly stop: string | null;
+  /** What mends and what proves it, once a fault is settled. */
+  readonly mend: string | null;
   readonly missing: readonly MissingReading[];
   readonly expectations: Expectations;
   readonly comparisons: readonly Comparison[];
@@ -129,6 +133,7 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
       why: t.why,
     })),
     stop: result.stop,
+    mend: mendOf(result),
     missing,
     expectations: places ? expectationsOf(situation, places) : {},
     comparisons: compareAll(diagnosis, units),
@@ -137,6 +142,12 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
     engine: result.engine,
     dataVersion: result.dataVersion,
   };
+}
+
+function mendOf({ causes: [first] }: Diagnosis["result"]): string | null {
+  if (!first || first.id === "healthy" || first.probability <= SETTLED) return null;
+  const { repair, proof } = causeRow(first.id);
+  return `${repair} Proven by: ${proof}`;
 }
 
 function flowHint(parts: Diagnosis["parts"], units: UnitSystem): string {

@@ -4,9 +4,8 @@ import { readCase } from "../case/index.ts";
 import { diagnose } from "./index.ts";
 
 /**
- * A hundred made-up visits with known causes, every fifth of the open set. What is asked here is a
- * little less than what was reached when this was written, so that an honest change of a table may
- * move a case or two and a mistake may not.
+ * A hundred made-up visits with known causes, every fifth of the open set. What is asked here is what
+ * was reached when this was written: whoever loses a case has to look at it and say why.
  */
 const lines = readFileSync(new URL("../../reference/open-cases.ndjson", import.meta.url), "utf8")
   .trim()
@@ -25,7 +24,7 @@ const share = (hit: (r: (typeof results)[number]) => boolean): number =>
 describe("accuracy on open cases", () => {
   it("names the right cause first, and among the first three", () => {
     expect(results).toHaveLength(100);
-    expect(share((r) => r.causes[0]?.id === r.cause)).toBeGreaterThanOrEqual(0.77);
+    expect(share((r) => r.causes[0]?.id === r.cause)).toBeGreaterThanOrEqual(0.85);
     expect(share((r) => r.causes.slice(0, 3).some((c) => c.id === r.cause))).toBeGreaterThanOrEqual(
       0.9,
     );
@@ -35,10 +34,11 @@ describe("accuracy on open cases", () => {
     const said = results.map((r) => r.causes[0]?.probability ?? 0);
     const right = results.map((r) => (r.causes[0]?.id === r.cause ? 1 : 0));
     const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
-    expect(Math.abs(mean(said) - mean(right))).toBeLessThan(0.12);
+    expect(Math.abs(mean(said) - mean(right))).toBeLessThan(0.06);
     const sure = results.filter((r) => (r.causes[0]?.probability ?? 0) > 0.9);
     const wrong = sure.filter((r) => r.causes[0]?.id !== r.cause);
-    expect(wrong.length / sure.length).toBeLessThan(0.06);
+    expect(sure.length).toBeGreaterThanOrEqual(53);
+    expect(wrong).toHaveLength(0);
   });
 
   it("condemns hardly any healthy pump", () => {

@@ -1,7 +1,7 @@
 /** What speaks for or against causes apart from the readings: observations and tests. */
-import type { TestId } from "../case/index.ts";
+import type { CauseId, ObservationId, TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
-import type { ReadingEvidence } from "./model/readings.ts";
+import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type CauseRow, CAUSES } from "./tables/causes/index.ts";
 import {
   observationRate,
@@ -26,24 +26,7 @@ export interface EvidenceItem {
 const NOTED = 0.6;
 
 /** Weight of the second and later items of one origin: they mostly say the same again. */
-const REPEATED = 0.8;
-
-/** Observations that say the same as a test that was done. */
-const ECHOES: Readonly<Partial<Record<TestId, readonly string[]>>> = {
-  "throttle-and-listen": ["throttled.quieter", "throttled.same", "throttled.louder"],
-  "rotation-look": ["rotation.arrow-agrees", "rotation.arrow-disagrees"],
-  "gauge-zero": [
-    "gauges.suction-zero-off",
-    "gauges.discharge-zero-off",
-    "gauges.suction-stuck",
-    "gauges.discharge-stuck",
-  ],
-  "open-strainer-look": ["suction.strainer-dirty"],
-  "discharge-valve-look": ["discharge.valve-part-closed"],
-  "hand-mode": ["control.hand-mode-pumps", "control.hand-mode-no-pump"],
-  "float-lift": ["control.float-free", "control.float-held-up"],
-  "hand-turn-shaft": ["mechanical.shaft-hard-to-turn", "mechanical.shaft-free"],
-};
+const REPEATED = 0.45;
 
 /** Groups of which one thing is told: the kind of noise, since when, what the throttle does to it. */
 const ONE_OF = ["noise", "onset", "throttled"] as const;
@@ -51,27 +34,36 @@ const ONE_OF = ["noise", "onset", "throttled"] as const;
 const groupOf = (o: ObservationRow): string => o.id.slice(0, o.id.indexOf("."));
 const isOneOf = (o: ObservationRow): boolean => ONE_OF.some((g) => g === groupOf(o));
 
-/** ln rates of every observation under every cause, there, not there and not told; made once. */
-const LOG_RATES = new Map(
+type Told = "there" | "not" | "silent";
+
+/** ln rates of an observation by the place of each cause in {@link CAUSES}. */
+type LogRates = Readonly<Record<Told, readonly number[]>>;
+
+/** There, not there and not told, for every observation; made once. */
+const LOG_RATES: ReadonlyMap<ObservationId, LogRates> = new Map(
   OBSERVATIONS.map((o) => {
     const group = isOneOf(o) ? OBSERVATIONS.filter((x) => groupOf(x) === groupOf(o)) : [];
-    const byCause = CAUSES.map((c) => {
-      const p = observationRate(o, c.id);
-      // One answer to one question: its share of all the answers there could be.
-      const all = group.reduce((sum, x) => sum + observationRate(x, c.id), 0);
-      const rates = {
-        there: Math.log(all > 0 ? p / all : p),
-        not: Math.log(1 - p),
-        silent: Math.log(1 - NOTED * p),
-      };
-      return [c.id, rates] as const;
-    });
-    return [o.id, new Map(byCause)] as const;
+    const rates = CAUSES.map((c) => observationRate(o, c.id));
+    // One answer to one question: its share of all the answers there could be.
+    const all = CAUSES.map((c) => group.reduce((sum, x) => sum + observationRate(x, c.id), 0));
+    return [
+      o.id,
+      {
+        there: rates.map((p, i) => Math.log(all[i] ? p / all[i] : p)),
+        not: rates.map((p) => Math.log(1 - p)),
+        silent: rates.map((p) => Math.log(1 - NOTED * p)),
+      },
+    ];
   }),
 );
 
-const logRate = (o: ObservationRow, c: CauseRow, how: "there" | "not" | "silent"): number =>
-  LOG_RATES.get(o.id)?.get(c.id)?.[how] ?? 0;
+/** ln rate of one observation under each of the causes at hand. */
+function logRates(o: ObservationRow, causes: readonly CauseRow[], how: Told): number[] {
+  const list = LOG_RATES.get(o.id)?.[how] ?? [];
+  return causes.map((c) => list[CAUSE_PLACE.get(c.id) ?? 0] ?? 0);
+}
+
+const CAUSE_PLACE: ReadonlyMap<CauseId, number> = new Map(CAUSES.map((c, i) => [c.id, i]));
 
 /** What was seen, looked for and not there, and what nobody mentioned. */
 export function observationItems(
@@ -79,18 +71,18 @@ export function observationItems(
   causes: readonly CauseRow[],
 ): EvidenceItem[] {
   const { present, absent } = situation;
-  const told = new Set(situation.tests.flatMap((t) => ECHOES[t.test] ?? []));
+  const answered = new Set(situation.tests.flatMap((t) => testRow(t.test)?.echoes ?? []));
   const seen = OBSERVATIONS.flatMap((o) => {
     const isPresent = present.includes(o.id);
     // Listed both ways it was not looked at.
     if (isPresent === absent.includes(o.id)) return [];
-    const raw = causes.map((c) => logRate(o, c, isPresent ? "there" : "not"));
+    const raw = logRates(o, causes, isPresent ? "there" : "not");
     return [{ o, present: isPresent, raw, reach: Math.max(...raw) - Math.min(...raw) }];
   }).sort((a, b) => b.reach - a.reach);
 
   const met = new Set<Origin>();
   const items = seen.map(({ o, present: isPresent, raw }): EvidenceItem => {
-    const again = told.has(o.id) || (o.origin !== "own" && met.has(o.origin));
+    const again = answered.has(o.id) || (o.origin !== "own" && met.has(o.origin));
     met.add(o.origin);
     const weight = again ? REPEATED : 1;
     return {
@@ -109,15 +101,17 @@ function notMentioned(situation: Situation, causes: readonly CauseRow[]): Eviden
   const told = new Set([...situation.present, ...situation.absent]);
   // A question that was not answered says nothing.
   const silent = OBSERVATIONS.filter((o) => !told.has(o.id) && !isOneOf(o));
-  const logLikelihood = causes.map((c) => {
-    const byOrigin = new Map<string, number>();
-    for (const o of silent) {
-      const l = logRate(o, c, "silent");
-      const key = o.origin === "own" ? o.id : o.origin;
-      byOrigin.set(key, Math.min(byOrigin.get(key) ?? 0, l));
-    }
-    return [...byOrigin.values()].reduce((a, b) => a + b, 0);
-  });
+  // Of one origin only what is missed most counts.
+  const byOrigin = new Map<string, number[]>();
+  for (const o of silent) {
+    const logs = logRates(o, causes, "silent");
+    const key = o.origin === "own" ? o.id : o.origin;
+    const known = byOrigin.get(key);
+    byOrigin.set(key, known ? logs.map((l, c) => Math.min(l, known[c] ?? l)) : logs);
+  }
+  const logLikelihood = causes.map((_, c) =>
+    [...byOrigin.values()].reduce((sum, logs) => sum + (logs[c] ?? 0), 0),
+  );
   return { kind: "observation", id: "not-mentioned", logLikelihood };
 }
 

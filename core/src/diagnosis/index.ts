@@ -19,3 +19,4 @@ export { expectationsOf } from "./expectations.ts";
 export type { Expectations } from "./expectations.ts";
 export { verdictOf } from "./verdict.ts";
 export type { Tone, Verdict } from "./verdict.ts";
+export { SETTLED } from "./next-test.ts";

@@ -2,7 +2,7 @@
 import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import type { PosteriorCause } from "./posterior.ts";
-import type { ReadingEvidence } from "./model/readings.ts";
+import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { testRow } from "./tables/tests/index.ts";
 
 /** A reading's value in the reader's units. */

@@ -80,9 +80,9 @@ describe("every demo pump", () => {
     if (displacement) {
       expect(Math.abs(displacement.againstRating?.value ?? 9)).toBeLessThan(0.5);
     } else if (jet) {
-      // The model runs along straight pieces of the table's curve.
-      expect(Math.abs((jet.ratedFlow ?? 0) / metered - 1)).toBeLessThan(0.01);
-      expect(jet.apparentLift ?? 0).toBeCloseTo(jet.lift ?? 9, 0);
+      // The model runs along short straight pieces of the table's curve.
+      expect(Math.abs((jet.ratedFlow ?? 0) / metered - 1)).toBeLessThan(0.002);
+      expect(Math.abs((jet.apparentLift ?? 0) - (jet.lift ?? 9))).toBeLessThan(0.05);
     } else {
       expect(parts.duty.verdict).toBe("within-band");
       expect(Math.abs(parts.duty.headAgainstCurve?.value ?? 9)).toBeLessThan(0.6);

@@ -13,8 +13,8 @@ export { heatStudy } from "./heat.ts";
 export type { HeatStudy } from "./heat.ts";
 export { leverModelOf, leverRows } from "./levers.ts";
 export type { LeverId, LeverRow } from "./levers.ts";
-export { displacementDuty, healthyRating, jetDuty } from "./other-ratings.ts";
-export type { DisplacementDuty, JetDuty, RatingReadings } from "./other-ratings.ts";
+export { displacementDuty, jetDuty } from "./other-ratings.ts";
+export type { DisplacementDuty, JetDuty } from "./other-ratings.ts";
 export {
   curveAt,
   layoutOf,

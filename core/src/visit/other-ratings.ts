@@ -9,7 +9,7 @@ import {
 import { lineLoss } from "../hydraulics/index.ts";
 import { apparentLift, jetFlow } from "../jet/index.ts";
 import { liquidAt } from "../liquid/index.ts";
-import { addInSquares, gaugePa, type GaugePa, GRAVITY, type Uncertain } from "../quantity/index.ts";
+import { addInSquares, GRAVITY, type Uncertain } from "../quantity/index.ts";
 import {
   DEFAULT_MARGIN,
   lossAt,
@@ -173,64 +173,5 @@ export function jetDuty(situation: Situation, parts: VisitParts): JetDuty | unde
     gaugeLift: suction && -suction.pressure / (liquid.density * GRAVITY),
     regulatorGap:
       regulator !== undefined && pressure !== undefined ? pressure - regulator : undefined,
-  };
-}
-
-export interface RatingReadings {
-  /** [m³/s], [m] of the liquid between the gauges */
-  readonly flow: number;
-  readonly head: number;
-  readonly suctionPressure: GaugePa;
-  readonly dischargePressure: GaugePa;
-  /** [W] */
-  readonly shaftPower: number;
-  /** [r/min] */
-  readonly speed: number;
-}
-
-/** Load a jet pump's motor works at, when nothing else is known of it. */
-const JET_LOAD = 0.85;
-
-/**
- * What clean gauges at the datum would show on a sound pump at its duty.
- * @returns undefined without rating, layout or duty
- */
-export function healthyRating(situation: Situation): RatingReadings | undefined {
-  const { displacement, jet, layout, duty, liquid, motor, regulator } = situation;
-  const perMetre = liquid.density * GRAVITY;
-  const viscosity = liquid.kinematicViscosity;
-  if (!layout) return undefined;
-  const speed = displacement?.points[0]?.speed;
-  if (displacement && speed && duty) {
-    const pressure = duty.head * perMetre;
-    const flow = displacementFlow(displacement, speed, pressure, viscosity);
-    const loss = lossAt(lossOf(situation, layout, flow, viscosity), flow);
-    const suction = layout.surfacePressure + (layout.sourceLevel - loss) * perMetre;
-    return {
-      flow,
-      head: duty.head,
-      suctionPressure: gaugePa(suction),
-      dischargePressure: gaugePa(suction + pressure),
-      shaftPower: displacementPower(displacement, speed, pressure, viscosity) ?? 0,
-      speed,
-    };
-  }
-  if (!jet || !motor) return undefined;
-  const pressure = regulator ?? jet.lines[0]?.flow.x[0] ?? 0;
-  // The flow makes the loss that deepens the lift that lowers the flow: a few rounds settle it.
-  let flow = jetFlow(jet, -layout.sourceLevel, pressure);
-  for (let i = 0; i < 40 && flow.ok; i++) {
-    flow = jetFlow(jet, -layout.sourceLevel + lossAt(layout.loss, flow.value), pressure);
-  }
-  if (!flow.ok) return undefined;
-  const loss = lossAt(layout.loss, flow.value);
-  const suction = layout.surfacePressure + (layout.sourceLevel - loss) * perMetre;
-  return {
-    flow: flow.value,
-    head: (pressure - suction) / perMetre,
-    suctionPressure: gaugePa(suction),
-    dischargePressure: gaugePa(pressure),
-    shaftPower: JET_LOAD * motor.power,
-    speed: motor.speed ?? 2900,
   };
 }

@@ -1,18 +1,22 @@
 /**
  * The likelihood of one snapshot with its unknown flow integrated out.
  *
- * The flow is laid on a coarse grid, refined twice round the best node, and the whole set is summed
+ * The flow is laid on a coarse grid, refined round the best node, and the whole set is summed
  * by trapezoids; alongside, the same sum with each reading left out in turn, so that what one
  * reading weighs is known exactly and not by approximation.
  */
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
-import type { Expectation, ReadingEvidence } from "./readings.ts";
+import type { Expectation, ReadingEvidence } from "./reading-evidence.ts";
 
 /** Degrees of freedom of the Student-t: a reading far off costs much, but not everything. */
 const FREEDOM = 5;
 const COARSE = 10;
-const FINE = [-2 / 3, -1 / 3, 1 / 3, 2 / 3, -1 / 6, 1 / 6] as const;
-const MOST_NODES = COARSE + 1 + FINE.length;
+/**
+ * Rounds of refinement on both sides of the best node so far, each half as wide. Three do nearly
+ * always; where head falls off a cliff (vapour) it goes on while it still climbs [ln].
+ */
+const ROUNDS = { least: 3, most: 8, climbing: 0.5 } as const;
+const MOST_NODES = COARSE + 1 + 2 * ROUNDS.most;
 
 /** What is known of the flow before the readings. */
 export type FlowPrior =
@@ -96,9 +100,8 @@ export function integrateFlow(
 
   let count = 0;
   let bestNode = 0;
-  const add = (place: number): void => {
+  const add = (place: number, flow = flowAt(setting, place)): void => {
     const k = count++;
-    const flow = flowAt(setting, place);
     places[k] = place;
     flows[k] = flow;
     operate(setting, flow, state);
@@ -115,7 +118,7 @@ export function integrateFlow(
 
   // A pump that moves nothing stands at no flow whatever the system asks.
   if (prior.kind === "none" || setting.condition.dead) {
-    add(0);
+    add(0, 0);
     const total =
       (totals[0] ?? 0) - (prior.kind === "none" ? 0 : logPrior(prior, axis[0] ?? 0, state.head));
     rest(total, stillTotal, moving, out);
@@ -124,10 +127,14 @@ export function integrateFlow(
     const step = end / COARSE;
     // The first node stands for no flow; a hair above it keeps the system curve finite.
     for (let j = 0; j <= COARSE; j++) add(step * (j === 0 ? 0.02 : j));
-    let centre = places[bestNode] ?? 0;
-    for (const f of FINE) {
-      if (f === -1 / 6) centre = places[bestNode] ?? 0;
-      add(Math.min(Math.max(centre + f * step, 0), end));
+    let width = step / 2;
+    for (let round = 1; round <= ROUNDS.most; round++, width /= 2) {
+      const before = totals[bestNode] ?? 0;
+      const centre = places[bestNode] ?? 0;
+      add(Math.max(centre - width, 0));
+      add(Math.min(centre + width, end));
+      const climbed = (totals[bestNode] ?? 0) - before;
+      if (round >= ROUNDS.least && climbed < ROUNDS.climbing) break;
     }
     let reachesStatic = false;
     for (let k = 0; k < count; k++) reachesStatic ||= !Number.isNaN(axis[k]);

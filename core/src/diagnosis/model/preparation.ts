@@ -1,5 +1,5 @@
 /** A snapshot made ready for the forward model: its pump, its suction, its system, its readings. */
-import type { CauseId, TestId } from "../../case/index.ts";
+import type { CauseId } from "../../case/index.ts";
 import { countingHeight } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import type { LossAtFlow } from "../../suction/index.ts";
@@ -11,6 +11,7 @@ import {
   type Snapshot,
   toleranceOf,
 } from "../../visit/index.ts";
+import { testRow } from "../tables/tests/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import {
   emptyLikelihood,
@@ -20,7 +21,8 @@ import {
 } from "./flow-integral.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
 import { modelOf, type PumpModel } from "./pump-model.ts";
-import { type CurveSpread, type ReadingEvidence, readingsOf } from "./readings.ts";
+import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
+import { readingsOf } from "./readings.ts";
 
 /** How widely ln k of a system scatters round its drawing. */
 const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.6 } as const;
@@ -72,24 +74,10 @@ export function prepare(
 /** Label of the snapshot taken when everything is done. */
 const AFTER_REPAIR = "after";
 
-/** Tests that take a cause away when they turn out so: what is read after them is the pump without it. */
-const CURES: Readonly<
-  Partial<Record<TestId, { readonly when: string; readonly of: readonly CauseId[] }>>
-> = {
-  "clean-strainer-reread": { when: "improved", of: ["suction-restriction"] },
-  "raise-level-reread": { when: "improved", of: ["npsh-shortfall", "lift-too-high", "vortexing"] },
-  "submerge-deeper-reread": { when: "improved", of: ["vortexing"] },
-  "isolate-standby-reread": { when: "improved", of: ["check-valve-passing"] },
-  "vent-casing-reread": { when: "improved", of: ["not-primed", "discharge-airlock", "air-trap"] },
-  "terminal-retighten-reread": { when: "balanced", of: ["loose-terminal"] },
-  "two-direction": { when: "reverse-better", of: ["wrong-rotation"] },
-  "discharge-valve-look": { when: "part-closed", of: ["discharge-restriction"] },
-};
-
 function curedIn({ tests }: Situation, { label }: Snapshot): Prepared["cured"] {
   if (label === AFTER_REPAIR) return () => true;
   const test = tests.find((t) => t.after !== undefined && t.after === label);
-  const cure = test && CURES[test.test];
+  const cure = test && testRow(test.test)?.cures;
   return cure && cure.when === test.outcome ? (id) => cure.of.includes(id) : undefined;
 }
 

@@ -6,11 +6,14 @@ import {
   displacementNpshr,
   displacementPower,
 } from "../../displacement/index.ts";
+import { velocityHead } from "../../hydraulics/index.ts";
 import { jetFlow, type JetRating } from "../../jet/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import type { Situation } from "../../visit/index.ts";
 
 const CELLS = 96;
+/** A jet's lines bend where its table changes from one lift to the next: they are cut finer. */
+const JET_CELLS = 400;
 /** How far past the sheet's last point the model looks, as a share of its flow. */
 const REACH = 1.35;
 
@@ -126,12 +129,20 @@ function displacementModel(
 /** A jet pump at the lift of its layout: head against flow from its table; its motor's load barely moves. */
 function jetModel(
   jet: JetRating,
-  { liquid, layout, duty, motor }: Pick<Situation, "liquid" | "layout" | "duty" | "motor">,
+  {
+    liquid,
+    layout,
+    duty,
+    motor,
+    ports,
+  }: Pick<Situation, "liquid" | "layout" | "duty" | "motor" | "ports">,
 ): PumpModel | undefined {
   const perMetre = liquid.density * GRAVITY;
   const lift = layout ? -layout.sourceLevel : (jet.lines[0]?.lift ?? 0);
   const pressures = jet.lines.flatMap((l) => l.flow.x);
   const [least, most] = [Math.min(...pressures), Math.max(...pressures)];
+  // The table gives the pressure a gauge shows; the head has the velocity in it too.
+  const velocity = (q: number) => (ports.discharge ? velocityHead(q, ports.discharge) : 0);
   // The loss of the drawn pipe deepens the lift with the flow.
   const lossOf = (q: number) => (layout?.loss ? layout.loss.head * (q / layout.loss.flow) ** 2 : 0);
   const flowAt = (pressure: number, deeper: number) => {
@@ -151,8 +162,10 @@ function jetModel(
     }
     return low;
   };
-  const head = table(reach * REACH, (q) =>
-    Math.max(0, pressureAt(q) / perMetre + lift + lossOf(q)),
+  const head = table(
+    reach * REACH,
+    (q) => Math.max(0, pressureAt(q) / perMetre + velocity(q) + lift + lossOf(q)),
+    JET_CELLS,
   );
   const bestFlow = Math.min(duty?.flow ?? 0.6 * reach, reach);
   const power = motor ? JET_LOAD * motor.power : Number.NaN;
@@ -196,11 +209,15 @@ function squared(column: Column, q: number): number {
 const clampTo = (column: Column, q: number): number =>
   Math.min(Math.max(q, column.x[0] ?? 0), column.x[column.x.length - 1] ?? 0);
 
-function table(reach: number, f: (q: number) => number): (q: number) => number {
-  const values = Float64Array.from({ length: CELLS + 2 }, (_, i) => f((reach * i) / CELLS));
-  const perFlow = CELLS / reach;
+function table(
+  reach: number,
+  f: (q: number) => number,
+  cells: number = CELLS,
+): (q: number) => number {
+  const values = Float64Array.from({ length: cells + 2 }, (_, i) => f((reach * i) / cells));
+  const perFlow = cells / reach;
   return (q) => {
-    const x = Math.min(Math.max(q * perFlow, 0), CELLS);
+    const x = Math.min(Math.max(q * perFlow, 0), cells);
     const i = Math.floor(x);
     const a = values[i] ?? 0;
     return a + (x - i) * ((values[i + 1] ?? a) - a);

@@ -1,6 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { caseFrom } from "../../../testing/cases.ts";
 import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "../../case/index.ts";
+import { diagnose } from "../index.ts";
 import { SOUND } from "../model/condition.ts";
 import { CAUSES, type CauseRow, causeRow } from "./causes/index.ts";
 import { CAUTIONS } from "./cautions.ts";
@@ -86,6 +88,14 @@ describe("tables of the diagnosis", () => {
         expect(rates.every((p) => p > 0)).toBe(true);
       }
       for (const id of Object.keys(t.under)) expect(causeIds, t.id).toContain(id);
+      for (const id of t.echoes ?? []) expect(OBSERVATION_IDS, t.id).toContain(id);
+      if (t.cures) {
+        const k = t.outcomes.findIndex((o) => o.id === t.cures?.when);
+        // A cure shows: the outcome that means it is likelier under the cause than elsewhere.
+        for (const id of t.cures.of) {
+          expect(outcomeRates(t, id)[k], `${t.id} ${id}`).toBeGreaterThan(t.usual[k] ?? 1);
+        }
+      }
       for (const c of t.cautions) expect(CAUTIONS.map((x) => x.id)).toContain(c);
       expect(t.steps.length).toBeGreaterThan(0);
       expect(t.minutes).toBeGreaterThan(0);
@@ -127,14 +137,34 @@ describe("tables of the diagnosis", () => {
   });
 });
 
-/** The fault most often behind a visit to the pumps this one is commonest on. */
+/**
+ * The fault the engine itself puts second (or first) when it is told a cause's own commonest signs, on
+ * the pumps where that cause is commonest.
+ */
 function likeliestRival(c: CauseRow): CauseRow {
-  const rows = Object.values(PRIORS).toSorted((a, b) => priorOf(b, c.id) - priorOf(a, c.id));
-  const row = rows[0] ?? {};
-  const id = causeIds
-    .filter((x) => x !== c.id && x !== "healthy" && x !== "unlisted")
-    .sort((a, b) => priorOf(row, b) - priorOf(row, a))[0];
-  return causeRow(id ?? "healthy");
+  const [key = ""] = Object.keys(PRIORS).toSorted(
+    (a, b) => priorOf(PRIORS[b] ?? {}, c.id) - priorOf(PRIORS[a] ?? {}, c.id),
+  );
+  const [counted, installation, driver] = key.split("/");
+  const family = c.place.families?.[0] ?? counted;
+  const signs = OBSERVATIONS.filter((o) => (o.under[c.id] ?? 0) > Math.max(0.3, 1.5 * o.base));
+  const file = caseFrom({
+    format: "yard-tack/case",
+    version: 1,
+    pump: {
+      family,
+      installation: c.place.installations?.[0] ?? installation,
+      ...(c.place.plasticImpeller ? { impeller: { material: "plastic" } } : {}),
+      ...(driver === "engine"
+        ? { drive: { kind: "engine" } }
+        : { motor: { phases: c.place.drivers?.[0] === "1-phase" ? 1 : 3 } }),
+    },
+    observations: { present: signs.map((o) => o.id), absent: ["discharge.no-throttle-valve"] },
+  });
+  const rival = diagnose(file).causes.find(
+    ({ id }) => id !== c.id && id !== "healthy" && id !== "unlisted",
+  );
+  return causeRow(rival?.id ?? "healthy");
 }
 
 /** Bits one outcome tells between two equally likely causes. */

@@ -131,9 +131,6 @@ export function Causes({ board, units }: { board: BoardState; units: UnitSystem 
   );
 }
 
-/** Above this the repair is named. */
-const SETTLED = 0.9;
-
 function NextSlab({
   view,
   onTest,
@@ -152,12 +149,10 @@ function NextSlab({
     );
   }
   if (view.stop || !test) {
-    const [leader] = view.causes;
-    const settled = leader && leader.probability > SETTLED && leader.id !== "healthy";
     return (
       <Slab
         title={view.stop ? "Enough is known" : "No test left"}
-        text={`${view.stop ?? "Nothing that can be done here would tell more."}${settled ? ` ${leader.repair} Proven by: ${leader.proof}` : ""}`}
+        text={`${view.stop ?? "Nothing that can be done here would tell more."}${view.mend ? ` ${view.mend}` : ""}`}
       />
     );
   }

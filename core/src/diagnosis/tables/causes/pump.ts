@@ -218,6 +218,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     skills: SKILLS.technician,
     proof: "Current at equal flow back on the fingerprint; turns free.",
     cautions: ["lockout", "rotating-parts"],
+    inseparable: ["bearing-defect"],
   },
   {
     id: "bearing-defect",
@@ -236,6 +237,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     skills: SKILLS.technician,
     proof: "Vibration and temperature steady and low a week later.",
     cautions: ["rotating-parts", "lockout"],
+    inseparable: ["mechanical-drag"],
   },
   {
     id: "seal-leak",

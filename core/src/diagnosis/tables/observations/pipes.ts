@@ -19,7 +19,7 @@ export const PIPES: readonly ObservationRow[] = [
     "suction-restriction": 0.35,
   }),
   row("suction.pipe-above-source", "suction pipe above the source", "own", 0.05, {
-    "air-trap": 0.65,
+    "air-trap": 0.5,
   }),
   row("suction.mixed-metals", "mixed metals", "own", 0.03),
   row("suction.inlet-uncovered", "inlet uncovered", "own", 0.01, {

@@ -72,7 +72,7 @@ export const TOLD: readonly ObservationRow[] = [
   }),
   row("complaint.slow-prime", "slow to prime", "gas", 0.015, {
     "priming-device-fault": 0.65,
-    "air-trap": 0.6,
+    "air-trap": 0.35,
     "foot-valve-leak": 0.3,
     "not-primed": 0.2,
     "suction-air-leak": 0.15,

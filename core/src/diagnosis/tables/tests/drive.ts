@@ -30,6 +30,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "winding-fault": [0.78, 0.04, 0.18],
       "impeller-clogged": [0.85, 0.13, 0.02],
     },
+    echoes: ["control.hand-mode-pumps", "control.hand-mode-no-pump"],
   },
   {
     id: "float-lift",
@@ -55,6 +56,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "capacitor-weak": [0.45, 0.02, 0.53],
       "phase-loss": [0.6, 0.02, 0.38],
     },
+    echoes: ["control.float-free", "control.float-held-up"],
   },
   {
     id: "speed-check",
@@ -98,6 +100,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "wrong-rotation": [0.02, 0.94, 0.04],
       ...each(DEAD, [0.55, 0.02, 0.43]),
     },
+    cures: { when: "reverse-better", of: ["wrong-rotation"] },
   },
   {
     id: "winding-resistance",
@@ -159,6 +162,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
     outcomes: [out("balanced", "balanced now"), out("no-change", "no change")],
     usual: [0.04, 0.96],
     under: { "loose-terminal": [0.87, 0.13] },
+    cures: { when: "balanced", of: ["loose-terminal"] },
   },
   {
     id: "hand-turn-shaft",
@@ -183,6 +187,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "impeller-clogged": [0.6, 0.38, 0.02],
       "impeller-loose": [0.35, 0.05, 0.6],
     },
+    echoes: ["mechanical.shaft-hard-to-turn", "mechanical.shaft-free"],
   },
   {
     id: "capacitor-check",

@@ -69,6 +69,12 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "suction-gauge-fault": [0.12, 0.86, 0.02],
       "discharge-gauge-fault": [0.12, 0.02, 0.86],
     },
+    echoes: [
+      "gauges.suction-zero-off",
+      "gauges.discharge-zero-off",
+      "gauges.suction-stuck",
+      "gauges.discharge-stuck",
+    ],
   },
   {
     id: "swap-gauges",
@@ -148,6 +154,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "suction-restriction": [0.2, 0.8],
       ...each(["suction-air-leak", "not-primed"], [0.1, 0.9]),
     },
+    cures: { when: "improved", of: ["npsh-shortfall", "lift-too-high", "vortexing"] },
   },
   {
     id: "submerge-deeper-reread",
@@ -166,6 +173,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "npsh-shortfall": [0.12, 0.88],
       ...each(["suction-air-leak", "not-primed"], [0.08, 0.92]),
     },
+    cures: { when: "improved", of: ["vortexing"] },
   },
   {
     id: "vent-casing-reread",
@@ -185,6 +193,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "suction-air-leak": [0.25, 0.75],
       vortexing: [0.1, 0.9],
     },
+    cures: { when: "improved", of: ["not-primed", "discharge-airlock", "air-trap"] },
   },
   {
     id: "drain-back",
@@ -253,6 +262,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
     outcomes: [out("clean", "clean"), out("dirty", "dirty")],
     usual: [0.93, 0.07],
     under: { "suction-restriction": [0.3, 0.7], "impeller-clogged": [0.75, 0.25] },
+    echoes: ["suction.strainer-dirty"],
   },
   {
     id: "clean-strainer-reread",
@@ -271,5 +281,6 @@ export const GAUGE_TESTS: readonly TestRow[] = [
     outcomes: [out("improved", "suction came back"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: { "suction-restriction": [0.72, 0.28] },
+    cures: { when: "improved", of: ["suction-restriction"] },
   },
 ];

@@ -22,6 +22,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
     ],
     usual: [0.78, 0.01, 0.21],
     under: { "wrong-rotation": [0.02, 0.77, 0.21] },
+    echoes: ["rotation.arrow-agrees", "rotation.arrow-disagrees"],
   },
   {
     id: "throttle-and-listen",
@@ -49,6 +50,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "impeller-clogged": [0.1, 0.75, 0.15],
       ...each(["not-primed", "discharge-airlock", "priming-device-fault"], [0.05, 0.75, 0.2]),
     },
+    echoes: ["throttled.quieter", "throttled.same", "throttled.louder"],
   },
   {
     id: "slow-and-listen",
@@ -121,6 +123,8 @@ export const LISTEN_TESTS: readonly TestRow[] = [
     outcomes: [out("open", "open"), out("part-closed", "part closed")],
     usual: [0.96, 0.04],
     under: { "discharge-restriction": [0.5, 0.5] },
+    echoes: ["discharge.valve-part-closed"],
+    cures: { when: "part-closed", of: ["discharge-restriction"] },
   },
   {
     id: "provoke",
@@ -161,6 +165,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: { "check-valve-passing": [0.9, 0.1] },
+    cures: { when: "improved", of: ["check-valve-passing"] },
   },
   {
     id: "standing-level-rise",

@@ -1,5 +1,5 @@
 /** What a row of the tests table holds. */
-import type { CauseId, Family, Installation, TestId } from "../../../case/index.ts";
+import type { CauseId, Family, Installation, ObservationId, TestId } from "../../../case/index.ts";
 import type { CautionId } from "../cautions.ts";
 import type { Driver } from "../causes/row.ts";
 
@@ -36,6 +36,10 @@ export interface TestRow {
   /** Probability of each outcome for causes not named below: the test says nothing of them. */
   readonly usual: Rates;
   readonly under: Readonly<Partial<Record<CauseId, Rates>>>;
+  /** Observations that say the same again once the test is done. */
+  readonly echoes?: readonly ObservationId[];
+  /** Causes the test takes away when it turns out so: what is read after it is the pump without them. */
+  readonly cures?: { readonly when: string; readonly of: readonly CauseId[] };
 }
 
 export const out = (id: string, name: string) => ({ id, name });

@@ -1,0 +1,172 @@
+/** Current, volts and speed as evidence: load, balance, supply, slip. */
+import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
+import { electricalOf, expectedSpeed, meanVolts, type Situation } from "../../visit/index.ts";
+import type { Condition } from "./condition.ts";
+import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
+
+/** What the load read off a current leaves open at part load, as a share of the load not taken. */
+const PART_LOAD_U = 0.04;
+
+export function shaftPower(place: Place): ReadingEvidence | undefined {
+  const { situation, snapshot, model, spread, id } = place;
+  const { shaftPower: p, inputPower } = electricalOf(situation, snapshot);
+  const { motor } = situation;
+  if (!p || !motor || !model || model.bestPower === undefined) return undefined;
+  const byCurrent = inputPower ? 0 : PART_LOAD_U * Math.max(0, motor.power - p.value);
+  return {
+    id: id("motor-load"),
+    label: "shaft power from the current",
+    snapshot: snapshot.label,
+    dimension: "power",
+    seen: p.value,
+    still: false,
+    under: ({ condition: c, pump }) => {
+      const { supply } = c;
+      const known = !supply.phaseLost;
+      const share = Math.hypot(spread.power, supply.apparentSpread);
+      const fixed = known
+        ? p.u ** 2 +
+          byCurrent ** 2 +
+          (c.looseness * 0.25 * motor.power) ** 2 +
+          ((c.dead?.powerSpread ?? 0) * (pump.bestPower ?? 0)) ** 2
+        : motor.power ** 2;
+      return {
+        // With a phase gone the current says nothing of the shaft.
+        predict: (s) => (known ? s.power * supply.apparentLoad : p.value),
+        variance: (s) => (known ? fixed + (share * s.power) ** 2 : fixed),
+      };
+    },
+  };
+}
+
+/** Imbalance every motor shows, and its scatter [%]: windings and lines are never quite alike. */
+const USUAL_IMBALANCE = { mean: 1.4, spread: 1.5 } as const;
+/** What one percent of volts makes of the currents [%]. */
+const AMPS_PER_VOLT_IMBALANCE = 7;
+/** What a clamp shows with one line dead [%]. */
+const LOST_PHASE = { percent: 97, spread: 8 } as const;
+
+export function phaseBalance({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+  const e = electricalOf(situation, snapshot);
+  if (!e.amps) return undefined;
+  const clamp = e.uAmpsPercent ?? 0;
+  const measured = e.volts?.percent;
+  return {
+    id: id("phase-balance"),
+    label: "imbalance of the currents",
+    snapshot: snapshot.label,
+    dimension: "percent",
+    seen: e.amps.percent,
+    still: true,
+    under: ({ condition: c }) => {
+      const { supply } = c;
+      if (supply.phaseLost) return constant(LOST_PHASE.percent, LOST_PHASE.spread ** 2);
+      const volts = measured ?? Math.max(0, supply.voltImbalance - 0.35);
+      const byVolts = AMPS_PER_VOLT_IMBALANCE * volts;
+      const uVolts =
+        measured === undefined
+          ? AMPS_PER_VOLT_IMBALANCE * Math.max(0, supply.voltImbalanceSpread - 0.3)
+          : 0.35 * byVolts;
+      return constant(
+        Math.hypot(USUAL_IMBALANCE.mean, byVolts, supply.imbalance),
+        USUAL_IMBALANCE.spread ** 2 +
+          clamp ** 2 +
+          uVolts ** 2 +
+          supply.imbalanceSpread ** 2 +
+          (c.looseness * 8) ** 2,
+      );
+    },
+  };
+}
+
+export function voltBalance({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+  const volts = electricalOf(situation, snapshot).volts;
+  if (!volts) return undefined;
+  return {
+    id: id("volt-balance"),
+    label: "imbalance of the volts",
+    snapshot: snapshot.label,
+    dimension: "percent",
+    seen: volts.percent,
+    still: true,
+    under: ({ condition: { supply, looseness } }) =>
+      supply.phaseLost
+        ? constant(volts.percent, LOST_PHASE.spread ** 2)
+        : constant(supply.voltImbalance, supply.voltImbalanceSpread ** 2 + (looseness * 2) ** 2),
+  };
+}
+
+export function supplyVoltage({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+  const volts = meanVolts(snapshot);
+  const plate = situation.motor?.voltage;
+  if (!volts || !plate) return undefined;
+  return {
+    id: id("supply-voltage"),
+    label: "supply voltage",
+    snapshot: snapshot.label,
+    dimension: "voltage",
+    seen: volts,
+    still: true,
+    under: ({ condition: { supply, looseness } }) =>
+      constant(
+        plate * supply.volts,
+        (plate * Math.hypot(supply.voltsSpread, 0.05 * looseness)) ** 2,
+      ),
+  };
+}
+
+/** Slip of a motor at its plate load scatters this much from the plate's, as a share. */
+const SLIP_U = 0.12;
+
+export function tachometer({ situation, snapshot, model, id }: Place): ReadingEvidence | undefined {
+  const { speed } = snapshot;
+  const expected = expectedSpeed(situation, { ...snapshot, speed: undefined });
+  if (!speed || !expected) return undefined;
+  const common = {
+    id: id("speed"),
+    label: "speed",
+    snapshot: snapshot.label,
+    dimension: "speed" as const,
+    seen: speed.value,
+  };
+  const own = speed.u ** 2 + (0.0007 * expected.value) ** 2;
+  const away = (c: Condition) =>
+    // The severities tried stand apart; each covers its neighbourhood.
+    (0.3 * (1 - c.speed) * expected.value) ** 2 + (c.looseness * 0.08 * expected.value) ** 2;
+  const { motor } = situation;
+  const slip = plateSlip(situation);
+  if (!motor || slip === undefined || model?.bestPower === undefined) {
+    return {
+      ...common,
+      still: true,
+      under: ({ condition: c }) =>
+        constant(expected.value * c.speed, own + expected.u ** 2 + away(c)),
+    };
+  }
+  const { synchronous, rated } = slip;
+  const measured = meanVolts(snapshot);
+  return {
+    ...common,
+    still: false,
+    // The slip tells the load, whatever the currents say.
+    under: ({ condition: c }) => {
+      const v = measured && motor.voltage ? measured / motor.voltage : c.supply.volts;
+      const perWatt = rated / v ** 2 / motor.power;
+      const fixed = own + away(c) + ((c.dead?.powerSpread ?? 0) * rated * 0.5) ** 2;
+      const phase = c.supply.phaseLost ? rated : 0;
+      return {
+        predict: (s) => (synchronous - perWatt * s.power) * c.speed,
+        variance: (s) => fixed + (SLIP_U * perWatt * s.power) ** 2 + phase ** 2,
+      };
+    },
+  };
+}
+
+/** Synchronous speed and slip at plate load, seen at the pump [r/min]; direct on the mains only. */
+function plateSlip({ motor, driveKind, jet }: Situation) {
+  if (!motor?.speed || driveKind !== "direct" || jet) return undefined;
+  const frequency = motor.frequency ?? 50;
+  const synchronous = synchronousSpeed(frequency, polesFromPlate(frequency, motor.speed));
+  const rated = synchronous - motor.speed;
+  return rated > 0 ? { synchronous, rated } : undefined;
+}

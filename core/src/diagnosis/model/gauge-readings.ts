@@ -1,0 +1,174 @@
+/**
+ * The two gauges as evidence. The suction gauge is compared with the layout; the discharge gauge with
+ * the measured suction plus the curve: so each speaks once, and an error of the suction gauge is not
+ * counted twice.
+ */
+import { curveEnd } from "../../curve/index.ts";
+import { countingHeight, lineLoss, staticPart, velocityHead } from "../../hydraulics/index.ts";
+import { GRAVITY } from "../../quantity/index.ts";
+import { layoutOf, type Situation, type Snapshot } from "../../visit/index.ts";
+import type { Place, ReadingEvidence } from "./reading-evidence.ts";
+
+/** How well a drawn layout is known: level [m], and its clean loss as a fraction. */
+const LEVEL_U = 0.15;
+const LOSS_U = 0.3;
+/** Clean loss where nobody drew the line: its spread [m at the duty]. */
+const UNDRAWN_LOSS_U = 1;
+/** Level of a source of which only the pressure on its surface was written down: its spread [m]. */
+const UNWRITTEN_LEVEL_U = 1.2;
+/**
+ * What is taken where nothing is known of a suction: likeliest head at the flange, its spread [m], and
+ * how many times narrower the spread is downwards: a flooded pump stands under water, however deep.
+ */
+const UNKNOWN_SUCTION = {
+  closed: { head: 9, u: 8, narrower: 1.6 },
+  flooded: { head: 2, u: 7, narrower: 5 },
+  lift: { head: -3.5, u: 2, narrower: 1 },
+  sump: { head: 0.6, u: 0.6, narrower: 1 },
+  borehole: { head: 8, u: 12, narrower: 2 },
+} as const;
+
+/** Head at the flange with nothing flowing [m], and where it is known from. */
+interface StillHead {
+  readonly head: number;
+  readonly u: number;
+  readonly narrower: number;
+  /** From the suction gauge itself behind the shut valve: an error of that gauge is in it. */
+  readonly byGauge: boolean;
+}
+
+function stillHead(situation: Situation, snapshot: Snapshot): StillHead {
+  const perMetre = situation.liquid.density * GRAVITY;
+  const layout = layoutOf(situation, snapshot);
+  if (layout) {
+    return {
+      head: layout.sourceLevel + layout.surfacePressure / perMetre,
+      u: LEVEL_U,
+      narrower: 1,
+      byGauge: false,
+    };
+  }
+  const { surfacePressure } = situation.suctionSide;
+  if (surfacePressure !== undefined) {
+    return { head: surfacePressure / perMetre, u: UNWRITTEN_LEVEL_U, narrower: 1, byGauge: false };
+  }
+  // Nobody drew the suction, but behind its shut valve the gauge shows it without loss.
+  const shut = situation.snapshots.find(
+    (s) => s.valve === "shut" && s.running && s.suction,
+  )?.suction;
+  if (shut && shut !== snapshot.suction) {
+    const head = shut.pressure / perMetre + countingHeight(shut);
+    return { head, u: LEVEL_U, narrower: 1, byGauge: true };
+  }
+  return { ...UNKNOWN_SUCTION[usualPlace(situation)], byGauge: false };
+}
+
+function usualPlace({ closedLoop, installation, family }: Situation): keyof typeof UNKNOWN_SUCTION {
+  if (closedLoop) return "closed";
+  if (installation !== "submerged") return installation;
+  return family === "borehole" ? "borehole" : "sump";
+}
+
+export function suctionGauge({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+  const g = snapshot.suction;
+  if (!g) return undefined;
+  const perMetre = situation.liquid.density * GRAVITY;
+  const { head: still, u: uStill, narrower, byGauge } = stillHead(situation, snapshot);
+  const span = offsetSpan(g.u, g.pressure);
+  const height = countingHeight(g);
+  const drawn = situation.suctionSide.loss !== undefined;
+  const { bore } = g;
+  return {
+    id: id("suction-gauge"),
+    label: "suction gauge",
+    snapshot: snapshot.label,
+    dimension: "pressure",
+    seen: g.pressure,
+    still: false,
+    under: ({ condition: c, suction }) => {
+      const offset = byGauge ? 0 : c.suctionOffset * span;
+      // A pump that draws nothing shows only part of the lift; a head above it is there all the same.
+      const lifted = Math.max(0, -still);
+      const depth = still + lifted * (1 - (c.dead?.vacuum ?? 1));
+      const fixed =
+        (g.u ?? 0) ** 2 +
+        perMetre ** 2 *
+          (uStill ** 2 +
+            (c.suctionLoss * 0.15) ** 2 +
+            ((c.dead?.vacuumSpread ?? 0) * lifted) ** 2 +
+            (c.looseness * 2) ** 2) +
+        (c.suctionOffset && !byGauge ? (c.offsetSpread * span) ** 2 : 0);
+      const lossU = (drawn ? LOSS_U * (suction?.loss ?? 0) : UNDRAWN_LOSS_U) * perMetre;
+      const reference = suction?.referenceFlow ?? 1;
+      return {
+        predict: (s) =>
+          (depth - s.suctionLoss - height - (bore ? velocityHead(s.flow, bore) : 0)) * perMetre +
+          offset,
+        variance: (s) => fixed + (lossU * (s.flow / reference) ** 2) ** 2,
+        below: narrower,
+      };
+    },
+  };
+}
+
+/** Span of a gauge judged by its own uncertainty: class 1.6 % and uniform is about 1/108 of it. */
+const offsetSpan = (u: number | undefined, pressure: number): number =>
+  Math.max((u ?? 0) * 80, Math.abs(pressure) * 1.2, 5e4);
+
+export function dischargeGauge(place: Place): ReadingEvidence | undefined {
+  const { situation, snapshot, model, spread, id } = place;
+  const g = snapshot.discharge;
+  if (!g || !model) return undefined;
+  const density = situation.liquid.density;
+  const perMetre = density * GRAVITY;
+  const s = snapshot.suction;
+  const { head: still, u } = stillHead(situation, snapshot);
+  const uStill = s ? 0 : u;
+  const span = offsetSpan(g.u, g.pressure);
+  const suctionSpan = offsetSpan(s?.u, s?.pressure ?? 0);
+  const fixed = s
+    ? staticPart({ suction: { kind: "gauge", gauge: s }, discharge: g, density }) -
+      g.pressure / perMetre
+    : countingHeight(g) - still;
+  // With a bore on one side only both are taken as equal.
+  const differs = g.bore !== undefined && (!s || s.bore !== undefined);
+  const velocityPart = differs
+    ? velocityHead(1, g.bore) - (s?.bore ? velocityHead(1, s.bore) : 0)
+    : 0;
+  const riser = s ? 0 : riserResistance(situation);
+  const own = (g.u ?? 0) ** 2 + (s?.u ?? 0) ** 2 + (uStill * perMetre) ** 2;
+  return {
+    id: id("discharge-gauge"),
+    label: "discharge gauge",
+    snapshot: snapshot.label,
+    dimension: "pressure",
+    seen: g.pressure,
+    still: false,
+    under: ({ condition: c }) => {
+      // Head is added to what the suction gauge shows; what that shows too much is not there.
+      const offset = c.dischargeOffset * span - c.suctionOffset * (s ? suctionSpan : 0);
+      const scatter =
+        own +
+        (c.offsetSpread * (c.dischargeOffset ? span : c.suctionOffset ? suctionSpan : 0)) ** 2 +
+        (c.dead ? (c.dead.headSpread * model.shutOffHead * perMetre) ** 2 : 0);
+      const share = Math.hypot(spread.head, c.headDoubt, c.looseness * 0.2) * perMetre;
+      return {
+        predict: (state) =>
+          (state.head -
+            fixed -
+            (velocityPart + riser) * state.flow ** 2 -
+            (s ? 0 : state.suctionLoss)) *
+            perMetre +
+          offset,
+        variance: (state) => scatter + (share * state.head) ** 2,
+      };
+    },
+  };
+}
+
+/** Loss of the line up to a gauge far above the pump, per flow squared [m/(m³/s)²]. */
+function riserResistance({ riser, duty, liquid, curve }: Situation): number {
+  const reference = duty?.flow ?? (curve ? 0.7 * curveEnd(curve) : 0);
+  if (riser.length === 0 || reference <= 0) return 0;
+  return lineLoss(riser, reference, liquid.kinematicViscosity).total / reference ** 2;
+}

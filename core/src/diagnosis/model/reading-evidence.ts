@@ -1,0 +1,47 @@
+/** What a reading is as evidence: what was seen, and what a state would show. */
+import type { Dimension } from "../../quantity/index.ts";
+import type { Situation, Snapshot } from "../../visit/index.ts";
+import type { OperatingState, Setting } from "./operating-state.ts";
+import type { PumpModel } from "./pump-model.ts";
+
+/** What a reading should be under one setting, at a state. */
+export interface Expectation {
+  readonly predict: (state: OperatingState) => number;
+  /** Variance of (seen − predicted). */
+  readonly variance: (state: OperatingState) => number;
+  /** Times a gap counts when the reading lies below what was predicted: some errors go one way. */
+  readonly below?: number;
+}
+
+/** One reading as evidence. Prediction and seen value share a unit (SI; speeds r/min). */
+export interface ReadingEvidence {
+  /** `snapshot index : kind`, for example `0:discharge-gauge`. */
+  readonly id: string;
+  readonly label: string;
+  readonly snapshot: string;
+  readonly dimension: Dimension | "percent" | "metres";
+  readonly seen: number;
+  /** Does not depend on the flow: weighed once for a condition. */
+  readonly still: boolean;
+  readonly under: (setting: Setting) => Expectation;
+}
+
+/** Standard deviation of this pump from its sheet that the model has not already given a value. */
+export interface CurveSpread {
+  readonly head: number;
+  readonly power: number;
+}
+
+export interface Place {
+  readonly situation: Situation;
+  readonly snapshot: Snapshot;
+  readonly model: PumpModel | undefined;
+  readonly spread: CurveSpread;
+  readonly id: (kind: string) => string;
+}
+
+/** A reading that hangs on the condition alone. */
+export const constant = (value: number, variance: number): Expectation => ({
+  predict: () => value,
+  variance: () => variance,
+});
