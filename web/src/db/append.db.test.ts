@@ -1,3 +1,6 @@
+import { readFileSync } from "node:fs";
+import { readCase } from "@yard-tack/core/case";
+import { diagnose } from "@yard-tack/core/diagnosis";
 import { MikroORM } from "@mikro-orm/postgresql";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { appendRows } from "./append";
@@ -102,6 +105,11 @@ describe("appending", () => {
   });
 });
 
+const demoCase = (tag: string): object =>
+  JSON.parse(
+    readFileSync(new URL(`../../../demo/pumps/${tag}.json`, import.meta.url), "utf8"),
+  ) as object;
+
 describe("demo", () => {
   it("is loaded once", async () => {
     expect(await loadDemo(orm.em.fork(), now)).toBe(false);
@@ -145,6 +153,38 @@ describe("demo", () => {
         expect((await logEntries(orm.em.fork(), id)).length, tag).toBeGreaterThanOrEqual(3);
       }
     }
+  });
+
+  it("has a past that its own diagnosis believes", async () => {
+    // What readings alone can show; the others need an eye, an ear or a test.
+    const shown = new Set<string>([
+      "suction-restriction",
+      "worn-rings",
+      "not-primed",
+      "impeller-clogged",
+      "npsh-shortfall",
+    ]);
+    let seen = 0;
+    for (const { pumps } of await yard(orm.em.fork())) {
+      for (const { id, tag } of pumps) {
+        for (const { row } of await logEntries(orm.em.fork(), id)) {
+          const { cause, snapshots } = row.body as { cause: string | null; snapshots: unknown };
+          if (!cause || !shown.has(cause)) continue;
+          const file = readCase({ ...demoCase(tag), snapshots, observations: undefined });
+          if (!file.ok) throw new Error(`${tag}: ${JSON.stringify(file.error)}`);
+          const { causes } = diagnose(file.value);
+          const rank = causes.findIndex((c) => c.id === cause);
+          const p = causes[rank]?.probability ?? 0;
+          // Wear that has only begun lies inside the curve's tolerance, as it would.
+          const begun = cause === "worn-rings" && row.title === "Round";
+          expect(begun ? p > 0.02 : rank < 4, `${tag} ${row.title}: ${cause} is ${rank + 1}.`).toBe(
+            true,
+          );
+          seen += 1;
+        }
+      }
+    }
+    expect(seen).toBeGreaterThan(7);
   });
 
   it("keeps a stale copy from overwriting a newer one", async () => {

@@ -21,7 +21,8 @@ import {
   Site,
   ZeroCheck,
 } from "../entities";
-import { type GaugeStory, PEOPLE, type PumpStory, SITES, type SiteStory, type Visit } from "./stories";
+import { PEOPLE, SITES } from "./stories";
+import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
 
 const NAMESPACE = "6f0c0a52-9a1e-4d1b-8d0e-4a1d2f3c7b10";
 const id = (...names: (string | number)[]): string => uuidFrom(names.join("/"), NAMESPACE);
