@@ -8,6 +8,7 @@ import { head, uncertainty } from "./sets/head.ts";
 import { motor } from "./sets/motor.ts";
 import { npshCase } from "./sets/npsh.ts";
 import { sump } from "./sets/sump.ts";
+import { vacuum } from "./sets/vacuum.ts";
 import { water } from "./sets/water.ts";
 
 /** Calculations by set name. */
@@ -22,4 +23,5 @@ export const SETS: Readonly<Record<string, (inputs: Inputs) => Computed>> = {
   deadhead,
   fire,
   sump,
+  vacuum,
 };

@@ -13,6 +13,11 @@ export function forbiddenTests(
   });
 }
 
+export const NO_REVERSE_WHEN_SCREWED =
+  "Stop: a wheel screwed onto its shaft can unscrew in reverse and wreck the pump.";
+export const DRIVE_SETS_DIRECTION =
+  "Behind a variable-speed drive the drive sets the direction: change it there, at low speed, by a qualified person.";
+
 interface Ban {
   readonly test: TestId;
   readonly when: (s: Situation) => boolean;
@@ -40,12 +45,12 @@ const BANS: readonly Ban[] = [
   {
     test: "two-direction",
     when: (s) => s.screwedImpeller && s.driver === "3-phase",
-    why: "Stop: a wheel screwed onto its shaft can unscrew in reverse and wreck the pump.",
+    why: NO_REVERSE_WHEN_SCREWED,
   },
   {
     test: "two-direction",
     when: (s) => s.driveKind === "vfd",
-    why: "Behind a variable-speed drive the drive sets the direction: change it there, at low speed, by a qualified person.",
+    why: DRIVE_SETS_DIRECTION,
   },
   {
     test: "roll-leads",

@@ -7,6 +7,8 @@ export type { Dimension, Unit } from "./units.ts";
 export { nearestWord } from "./nearest.ts";
 export { parseQuantity } from "./parse.ts";
 export type { Quantity, QuantityError, QuantityFault } from "./parse.ts";
+export { parseReading, REPEAT, SWING } from "./reading.ts";
+export type { WrittenReading } from "./reading.ts";
 export { addInSquares, assumedGauge, band, K95, readingUncertainty, repeats } from "./uncertain.ts";
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
 export { formatNumber, formatRpm, formatSi, prettyUnit, shownUnit } from "./format.ts";

@@ -12,3 +12,5 @@ export { npshSweep, steps } from "./sweep.ts";
 export type { Sweep, SweepCell } from "./sweep.ts";
 export { allLevers, movedNpsh } from "./lever-model.ts";
 export type { AllLevers, LeverModel, LeverMoves, MovedNpsh } from "./lever-model.ts";
+export { vacuumBand, vacuumLeak, vacuumTargets } from "./vacuum-plate.ts";
+export type { VacuumFall, VacuumLeak, VacuumTargets } from "./vacuum-plate.ts";

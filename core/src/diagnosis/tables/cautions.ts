@@ -50,6 +50,41 @@ export const CAUTIONS = [
     title: "Isolate and lock",
     text: "Supply off, locked and tagged; proven dead phase to phase and to earth. Both valves shut where the pump must be opened.",
   },
+  {
+    id: "start-kick",
+    title: "Start kick",
+    text: "A submersible that hangs or stands free kicks opposite to its rotation when it starts, a heavy one hard enough to injure. Nobody within reach; read its manual first.",
+  },
+  {
+    id: "engine-set",
+    title: "Engine and hoses",
+    text: "Exhaust outdoors. No fuel near a hot engine. Battery isolated before hands go near belts or the primer. Hoses whip: anchor them. Never put discharge pressure on a hand primer.",
+  },
+  {
+    id: "confined-space",
+    title: "Pit, well or tank",
+    text: "A confined space needs a gas test, ventilation, an attendant and a permit before anyone bends into it. Cover the opening when you leave it.",
+  },
+  {
+    id: "sewage",
+    title: "Sewage",
+    text: "Gloves, eye cover and the vaccinations your work asks for. Wash before eating; no bare hands on anything that was below.",
+  },
+  {
+    id: "hot-circuit",
+    title: "Hot circuit",
+    text: "Pipes and casing can scald. Let it cool before anything is opened. Isolating a hot circuit stops its circulation: work quickly or shut the heat source down.",
+  },
+  {
+    id: "fire-water",
+    title: "Fire-water pump",
+    text: "Taking it out of service needs the owner's impairment procedure. Tests and acceptance belong to the authority in charge.",
+  },
+  {
+    id: "drinking-water",
+    title: "Drinking water",
+    text: "Disinfect what touches the water: gauges, dippers, parts and hands.",
+  },
 ] as const satisfies readonly CautionRow[];
 
 export type CautionId = (typeof CAUTIONS)[number]["id"];

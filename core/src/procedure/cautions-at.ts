@@ -1,0 +1,46 @@
+/**
+ * Which cautions belong to which step of a visit, on this pump. None where there is no hazard: a
+ * caution that is always there is not read.
+ */
+import type { CautionId } from "../diagnosis/index.ts";
+import type { PumpFacts } from "./pump-facts.ts";
+
+export type CautionStep = "safe" | "rotation" | "two-direction";
+
+interface Hazard {
+  readonly caution: CautionId;
+  readonly step: CautionStep;
+  readonly when: (pump: PumpFacts) => boolean;
+}
+
+const hasMotor = (p: PumpFacts) => p.driver === "3-phase" || p.driver === "1-phase";
+const submerged = (p: PumpFacts) => p.installation === "submerged" && p.variant !== "line-shaft";
+const DRINKING: readonly PumpFacts["family"][] = ["borehole", "jet-shallow", "jet-deep"];
+
+/** In the order they are read. */
+const HAZARDS: readonly Hazard[] = [
+  { caution: "fire-water", step: "safe", when: (p) => p.family === "fire" },
+  { caution: "engine-set", step: "safe", when: (p) => p.driver === "engine" },
+  {
+    caution: "confined-space",
+    step: "safe",
+    when: (p) => p.family === "sump" || p.family === "dry-priming",
+  },
+  { caution: "sewage", step: "safe", when: (p) => p.family === "sump" },
+  { caution: "hot-circuit", step: "safe", when: (p) => p.hot },
+  { caution: "drinking-water", step: "safe", when: (p) => DRINKING.includes(p.family) },
+  {
+    caution: "rotating-parts",
+    step: "safe",
+    when: (p) => !submerged(p) && !(p.family === "inline-circulator" && p.seal === "none"),
+  },
+  { caution: "live-readings", step: "safe", when: hasMotor },
+  { caution: "rotation", step: "rotation", when: (p) => hasMotor(p) && !submerged(p) },
+  { caution: "start-kick", step: "rotation", when: (p) => hasMotor(p) && submerged(p) },
+  { caution: "electrical", step: "two-direction", when: hasMotor },
+  { caution: "reverse-running", step: "two-direction", when: hasMotor },
+];
+
+/** Cautions of a step on this pump, in the order they are read. */
+export const cautionsAt = (step: CautionStep, pump: PumpFacts): CautionId[] =>
+  HAZARDS.filter((h) => h.step === step && h.when(pump)).map((h) => h.caution);

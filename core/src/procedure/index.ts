@@ -1,0 +1,26 @@
+export { CAPTURES, captureOf, caseReadings, isTest, readAfter } from "./captures/index.ts";
+export type {
+  Captured,
+  CaptureContext,
+  CaptureField,
+  CaptureGroup,
+  CaptureReading,
+  CaptureRow,
+} from "./captures/index.ts";
+export { cautionsAt } from "./cautions-at.ts";
+export type { CautionStep } from "./cautions-at.ts";
+export { deadTestOf, deadTestState } from "./dead-test.ts";
+export type { DeadTestCheck, DeadTestState } from "./dead-test.ts";
+export { looksFor } from "./looks.ts";
+export type { LookGroup } from "./looks.ts";
+export { phoneAdvice } from "./phone-advice.ts";
+export { comparePlate, plateFields, registerValue } from "./plates.ts";
+export type { PlateComparison, PlateField, PlateKind, PlateReading } from "./plates.ts";
+export { factsOf } from "./pump-facts.ts";
+export type { PumpFacts } from "./pump-facts.ts";
+export { noTwoDirections, rotationMethods } from "./rotation.ts";
+export type { RotationMethod } from "./rotation.ts";
+export { stopsOf } from "./stops.ts";
+export type { StopReadings, StopRow } from "./stops.ts";
+export { takeAlong } from "./take-along.ts";
+export type { TakeAlong } from "./take-along.ts";
