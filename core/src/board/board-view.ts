@@ -18,7 +18,7 @@ import {
   verdictOf,
 } from "../diagnosis/index.ts";
 import { formatSi, type UnitSystem } from "../quantity/index.ts";
-import { situationOf, type Snapshot } from "../visit/index.ts";
+import { heatStudy, situationOf, type Snapshot } from "../visit/index.ts";
 import { causeViews, type CauseView, type WhatIf, whatIfs } from "./causes-view.ts";
 import { chartOf, type ChartView } from "./chart-view.ts";
 import { compareAll, type Comparison } from "./comparisons.ts";
@@ -71,6 +71,8 @@ export interface BoardView {
   readonly mend: string | null;
   readonly missing: readonly MissingReading[];
   readonly expectations: Expectations;
+  /** Seconds against a shut valve until the casing is at its heat limit; null where there is none. */
+  readonly deadHeadSeconds: number | null;
   readonly comparisons: readonly Comparison[];
   /** Flow nobody metered, as the other readings tell it; empty when they do not. */
   readonly flowHint: string;
@@ -136,6 +138,7 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
     mend: mendOf(result),
     missing,
     expectations: places ? expectationsOf(situation, places) : {},
+    deadHeadSeconds: heatStudy(situation, parts).deadHead?.seconds ?? null,
     comparisons: compareAll(diagnosis, units),
     flowHint: flowHint(parts, units),
     notes: result.notes,

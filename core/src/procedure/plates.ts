@@ -26,7 +26,7 @@ const of = (
 const singlePhase = (p: PumpFacts) => p.driver === "1-phase";
 const threePhase = (p: PumpFacts) => p.driver !== "1-phase";
 
-export const PLATE_FIELDS: Readonly<Record<PlateKind, readonly PlateField[]>> = {
+const PLATE_FIELDS: Readonly<Record<PlateKind, readonly PlateField[]>> = {
   body: [
     words("type", "Type"),
     words("serial", "Serial number"),

@@ -2,7 +2,7 @@
 import { imbalance, phaseLoss } from "../drive/index.ts";
 import type { PumpFacts } from "./pump-facts.ts";
 
-export type StopId =
+type StopId =
   | "displacement-shut"
   | "plastic-shut"
   | "screwed-reverse"
@@ -33,7 +33,7 @@ export interface StopRow {
   readonly clearedBy: string | null;
 }
 
-export const STOPS: readonly StopRow[] = [
+const STOPS: readonly StopRow[] = [
   {
     id: "displacement-shut",
     title: "Never shut or throttle this discharge",

@@ -39,7 +39,9 @@ export interface CaseLiquid {
 /** The liquid at its temperature; cold water with a note where the case's own cannot be. */
 export function liquidOf(file: CaseFile, notes: string[]): CaseLiquid {
   const site = file.site;
-  const temperature = site?.temperature?.si;
+  // Read on the day it counts before what the register says.
+  const measured = file.snapshots.flatMap((s) => s.liquidTemperature)[0];
+  const temperature = measured?.si ?? site?.temperature?.si;
   const named: NamedLiquid = {
     name: site?.liquid ?? "water",
     concentration: site?.concentration,
@@ -56,7 +58,7 @@ export function liquidOf(file: CaseFile, notes: string[]): CaseLiquid {
         : [],
     ),
   };
-  if (!site?.liquid && !site?.temperature) {
+  if (!site?.liquid && temperature === undefined) {
     notes.push("No liquid is named: cold water is taken.");
   }
   const state = liquidAt(named, temperature ?? COLD_K);

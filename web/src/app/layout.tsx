@@ -13,7 +13,7 @@ import "@/shell/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";
 import type { ReactNode } from "react";
-import { whoIsHere } from "@/features/who/index.server";
+import { saveSettings, whoIsHere } from "@/features/who/index.server";
 import { Providers } from "@/shell/providers";
 
 export const metadata: Metadata = {
@@ -33,7 +33,9 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <ColorSchemeScript defaultColorScheme="auto" />
       </head>
       <body>
-        <Providers person={person}>{children}</Providers>
+        <Providers person={person} onSettings={saveSettings}>
+          {children}
+        </Providers>
       </body>
     </html>
   );

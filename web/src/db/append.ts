@@ -1,12 +1,14 @@
 /** Appends rows whose ids the client made: a repeated request changes nothing. */
 import type { EntityManager, EntityName, RequiredEntityData } from "@mikro-orm/postgresql";
-import { Acknowledgement, Observation, Reading, TestOutcome } from "./entities";
+import { Acknowledgement, Observation, Photo, Reading, SheetNote, TestOutcome } from "./entities";
 
 const TABLES = {
   reading: Reading,
   observation: Observation,
   acknowledgement: Acknowledgement,
   test: TestOutcome,
+  note: SheetNote,
+  photo: Photo,
 } as const;
 
 export type AppendKind = keyof typeof TABLES;

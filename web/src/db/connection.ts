@@ -5,6 +5,7 @@ import * as z from "zod";
 import { ENTITIES } from "./entities";
 import { Migration001First } from "./migrations/migration-001-first";
 import { Migration002Ratings } from "./migrations/migration-002-ratings";
+import { Migration003Visits } from "./migrations/migration-003-visits";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -23,6 +24,7 @@ export const ormOptions = (url: string): Options => ({
     migrationsList: [
       { name: "migration-001-first", class: Migration001First },
       { name: "migration-002-ratings", class: Migration002Ratings },
+      { name: "migration-003-visits", class: Migration003Visits },
     ],
   },
 });

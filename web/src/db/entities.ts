@@ -10,6 +10,8 @@ export const Person = defineEntity({
     name: p.string(),
     role: p.string(),
     units: p.string(),
+    /** Gloves, instruments on hand: checked where it is read. */
+    settings: p.json<Record<string, unknown>>(),
   },
 });
 
@@ -44,6 +46,8 @@ export const Pump = defineEntity({
     /** `suction`, `discharge`, `system`, `duty` of the case format, as written. */
     layout: p.json<Record<string, unknown>>(),
     createdAt: p.datetime(),
+    /** When it was taken off the yard; its log stays. */
+    retiredAt: p.datetime().nullable(),
     version: p.integer().version(),
   },
 });
@@ -203,6 +207,27 @@ export const TestOutcome = defineEntity({
   },
 });
 
+/** A short text by key: isolation, plates, how a gauge hangs, words. The newest of a key counts. */
+export const SheetNote = defineEntity({
+  name: "SheetNote",
+  tableName: "sheet_note",
+  properties: { ...appended, key: p.string(), text: p.string() },
+});
+
+/** A picture, turned upright and shrunk on the device. */
+export const Photo = defineEntity({
+  name: "Photo",
+  tableName: "photo",
+  properties: {
+    ...appended,
+    /** What it shows: body plate, motor plate, look, a test. */
+    about: p.string(),
+    width: p.integer(),
+    height: p.integer(),
+    data: p.blob(),
+  },
+});
+
 export const LogEntry = defineEntity({
   name: "LogEntry",
   tableName: "log_entry",
@@ -241,6 +266,8 @@ export const ENTITIES = [
   Observation,
   Acknowledgement,
   TestOutcome,
+  SheetNote,
+  Photo,
   LogEntry,
   Milestone,
 ];

@@ -8,9 +8,11 @@ export {
   logEntry,
   openSheets,
   people,
+  photoBytes,
+  pumpsByCode,
   pumpWithParts,
   sheetWithEntries,
   yard,
 } from "./visits";
-export { Curve, LogEntry, Plate, Pump, RunSheet, Site } from "./entities";
+export { Curve, LogEntry, Person, Plate, Pump, RunSheet, Site } from "./entities";
 export { inForce } from "./in-force";

@@ -8,10 +8,12 @@ import {
   LogEntry,
   Observation,
   Person,
+  Photo,
   Plate,
   Pump,
   Reading,
   RunSheet,
+  SheetNote,
   Site,
   TestOutcome,
   ZeroCheck,
@@ -34,8 +36,23 @@ export async function pumpWithParts(em: EntityManager, pumpId: string) {
     { orderBy: { at: "asc" } },
   );
   const calls = await em.find(LogEntry, { pumpId, kind: "call" }, { orderBy: { at: "asc" } });
-  return { pump, site, curves, plates, fingerprints, instruments, zeroChecks, calls };
+  // How gauges hang and what their zero was is noted on sheets and remembered from there.
+  const gaugeNotes = await em.find(
+    SheetNote,
+    { $or: [{ key: { $like: "gauge.%" } }, { key: { $like: "zero.%" } }] },
+    { orderBy: { at: "asc" } },
+  );
+  return { pump, site, curves, plates, fingerprints, instruments, zeroChecks, calls, gaugeNotes };
 }
+
+/** Pumps whose id begins with these eight digits. */
+export const pumpsByCode = (em: EntityManager, code: string) =>
+  em.find(Pump, {
+    id: {
+      $gte: `${code}-0000-0000-0000-000000000000`,
+      $lte: `${code}-ffff-ffff-ffff-ffffffffffff`,
+    },
+  });
 
 /** A sheet with every appended row, oldest first. */
 export async function sheetWithEntries(em: EntityManager, sheetId: string) {
@@ -45,19 +62,29 @@ export async function sheetWithEntries(em: EntityManager, sheetId: string) {
   const oldestFirst = {
     orderBy: { at: "asc" as const, receivedAt: "asc" as const, id: "asc" as const },
   };
-  const [readings, observations, acknowledgements, outcomes] = await Promise.all([
+  const [readings, observations, acknowledgements, outcomes, notes, photos] = await Promise.all([
     em.find(Reading, where, oldestFirst),
     em.find(Observation, where, oldestFirst),
     em.find(Acknowledgement, where, oldestFirst),
     em.find(TestOutcome, where, oldestFirst),
+    em.find(SheetNote, where, oldestFirst),
+    // Their bytes are asked for one by one.
+    em.find(Photo, where, { ...oldestFirst, exclude: ["data"] }),
   ]);
-  return { sheet, readings, observations, acknowledgements, outcomes };
+  return { sheet, readings, observations, acknowledgements, outcomes, notes, photos };
+}
+
+/** The bytes of a photo. */
+export async function photoBytes(em: EntityManager, sheetId: string, id: string) {
+  const photo = await em.findOne(Photo, { id, sheetId });
+  return photo?.data;
 }
 
 /** Sheets not yet signed, the most pressing first, with pump and site. */
 export async function openSheets(em: EntityManager) {
   const sheets = await em.find(RunSheet, { signedAt: null }, { orderBy: { dueAt: "asc" } });
-  return withPlaces(em, sheets);
+  const placed = await withPlaces(em, sheets);
+  return placed.filter(({ pump }) => !pump.retiredAt);
 }
 
 async function withPlaces<T extends { pumpId: string }>(em: EntityManager, rows: readonly T[]) {
@@ -76,7 +103,11 @@ export async function yard(em: EntityManager) {
     em.find(Site, {}, { orderBy: { name: "asc" } }),
     em.find(Pump, {}, { orderBy: { tag: "asc" } }),
   ]);
-  return sites.map((site) => ({ site, pumps: pumps.filter((p) => p.siteId === site.id) }));
+  return sites.map((site) => ({
+    site,
+    pumps: pumps.filter((p) => p.siteId === site.id && !p.retiredAt),
+    retired: pumps.filter((p) => p.siteId === site.id && p.retiredAt),
+  }));
 }
 
 const LOG_PAGE = 200;

@@ -2,16 +2,24 @@
 
 import { MantineProvider } from "@mantine/core";
 import type { ReactNode } from "react";
-import type { PersonDto } from "./preferences";
+import type { PersonDto, SettingsDto } from "./preferences";
 import { Frame } from "./rail";
 import { cssVariables, theme } from "./theme";
 import { WhoProvider } from "./who";
 
 /** Theme, person and rail round every page. */
-export function Providers({ person, children }: { person: PersonDto; children: ReactNode }) {
+export function Providers({
+  person,
+  onSettings,
+  children,
+}: {
+  person: PersonDto;
+  onSettings: (change: Partial<SettingsDto>) => Promise<unknown>;
+  children: ReactNode;
+}) {
   return (
     <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
-      <WhoProvider person={person}>
+      <WhoProvider person={person} onSettings={onSettings}>
         <Frame>{children}</Frame>
       </WhoProvider>
     </MantineProvider>

@@ -13,6 +13,7 @@ import {
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { GlovesSwitch } from "./gloves-switch";
 import { KeysDialog } from "./keys-dialog";
 import { useWho } from "./who";
 import classes from "./rail.module.css";
@@ -48,7 +49,7 @@ export function Frame({ children }: { children: ReactNode }) {
   ]);
   const onSheet = path.startsWith("/sheet/") ? true : undefined;
   return (
-    <div className={classes.frame}>
+    <div className={classes.frame} data-gloves={who.settings.gloves || undefined}>
       <nav className={`${classes.rail} no-print`} aria-label="Places" data-on-sheet={onSheet}>
         <a className={classes.skip} href="#page">
           Skip to the page
@@ -70,6 +71,7 @@ export function Frame({ children }: { children: ReactNode }) {
             {who.units === "us" ? "US units" : "Metric"}
             <span className="sr-only">, {who.name}: change who is here</span>
           </Link>
+          <GlovesSwitch className={classes.switch} />
           <button
             type="button"
             className={classes.switch}

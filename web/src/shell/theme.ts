@@ -38,11 +38,18 @@ export const theme = createTheme({
   focusRing: "never",
   cursorType: "pointer",
   components: {
-    Button: { defaultProps: { radius: 2 }, styles: { root: { minHeight: 44, fontWeight: 650 } } },
-    TextInput: { styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } } },
-    NumberInput: { styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } } },
+    Button: {
+      defaultProps: { radius: 2 },
+      styles: { root: { minHeight: "var(--target)", fontWeight: 650 } },
+    },
+    TextInput: {
+      styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
+    },
+    NumberInput: {
+      styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
+    },
     NativeSelect: {
-      styles: { input: { minHeight: 44, fontSize: 16 }, label: { fontWeight: 600 } },
+      styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
     },
     Textarea: { styles: { input: { fontSize: 16 }, label: { fontWeight: 600 } } },
   },

@@ -19,7 +19,7 @@ const all = (at: Captured, stem: string): number[] =>
   [0, 1, 2].map((i) => at(`${stem}.${i}`)).filter((v) => v !== undefined);
 
 /** Leads U V W on lines 1 2 3, moved on by one each time: the three hook-ups that keep rotation. */
-export const HOOK_UPS = [
+const HOOK_UPS = [
   ["U", "V", "W"],
   ["V", "W", "U"],
   ["W", "U", "V"],

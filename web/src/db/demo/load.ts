@@ -21,7 +21,7 @@ import {
   Site,
   ZeroCheck,
 } from "../entities";
-import { PEOPLE, SITES } from "./stories";
+import { PEOPLE, SITES, VAN } from "./stories";
 import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
 
 const NAMESPACE = "6f0c0a52-9a1e-4d1b-8d0e-4a1d2f3c7b10";
@@ -46,13 +46,16 @@ export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
     const first = !(await tx.findOne(Milestone, { name: DEMO.people }));
     if (first) {
       for (const { key, ...person } of PEOPLE) {
-        tx.create(Person, { id: id("person", key), ...person });
+        tx.create(Person, { id: id("person", key), settings: {}, ...person });
       }
     }
     // Rows refer to each other by id alone, so each level is written before the next.
     await tx.flush();
     for (const site of SITES) await loadSite(tx, site, now);
-    if (first) await loadCalls(tx, now);
+    if (first) {
+      await loadVan(tx, now);
+      await loadCalls(tx, now);
+    }
     for (const name of first ? [DEMO.people, DEMO.pumps] : [DEMO.pumps]) {
       tx.create(Milestone, { name, at: now });
     }
@@ -100,6 +103,7 @@ async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now
     details,
     layout: { suction, discharge, system, duty, site: file.site, ...(sump ? { sump } : {}) },
     createdAt: installedAt,
+    retiredAt: null,
   });
   await em.flush();
   const common = { pumpId, createdAt: installedAt, supersedes: null };
@@ -125,6 +129,37 @@ async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now
       personId: id("person", "lead"),
     });
   }
+}
+
+async function loadVan(em: EntityManager, now: Date): Promise<void> {
+  for (const { key, name, low, high, percent, division } of VAN) {
+    em.create(Instrument, {
+      id: id("van", key),
+      name,
+      kind: "gauge",
+      pumpId: null,
+      unit: "bar",
+      rangeLow: low,
+      rangeHigh: high,
+      percent,
+      division,
+      gaugeHeight: null,
+      tappingHeight: null,
+      line: null,
+    });
+  }
+  await em.flush();
+  for (const { key, zeroDaysAgo } of VAN) {
+    em.create(ZeroCheck, {
+      id: id("van-zero", key),
+      instrumentId: id("van", key),
+      at: new Date(now.getTime() - zeroDaysAgo * DAY),
+      deviation: "0 bar",
+      passed: true,
+      personId: id("person", "lead"),
+    });
+  }
+  await em.flush();
 }
 
 function loadInstruments(em: EntityManager, pumpId: string, story: PumpStory): void {

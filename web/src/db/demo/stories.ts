@@ -7,6 +7,13 @@ export const PEOPLE = [
   { key: "lead", name: "Lead", role: "lead", units: "metric" },
 ] as const;
 
+/** Gauges that travel in the van, with the days since their zero was looked at. */
+export const VAN = [
+  { key: "compound", name: "Van compound gauge", low: "-1 bar", high: "3 bar", percent: 1, division: "0.05 bar", zeroDaysAgo: 9 },
+  { key: "test-10", name: "Van test gauge, 10 bar", low: "0 bar", high: "10 bar", percent: 0.6, division: "0.05 bar", zeroDaysAgo: 9 },
+  { key: "test-25", name: "Van gauge, 25 bar", low: "0 bar", high: "25 bar", percent: 1.6, division: "0.5 bar", zeroDaysAgo: 140 },
+] as const;
+
 export const SITES: readonly SiteStory[] = [
   {
     name: "Larkfen Hatchery",

@@ -51,13 +51,13 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
                 <tr>
                   <th scope="col">Reading</th>
                   <th scope="col">As read</th>
-                  <th scope="col">Valve</th>
+                  <th scope="col">Valve or test</th>
                   <th scope="col">By, at</th>
                 </tr>
               </thead>
               <tbody>
                 {body.readings.map((r) => (
-                  <tr key={`${r.snapshot}${r.name}`}>
+                  <tr key={`${r.snapshot}${r.name}${r.at}`}>
                     <td>{r.name}</td>
                     <td>
                       <b>{r.raw}</b>
@@ -94,6 +94,31 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
               {body.tests.map((t) => (
                 <li key={t.name}>
                   {t.name}: <b>{t.outcome}</b>, {clock(t.at, zone)}
+                </li>
+              ))}
+            </ul>
+          </section>
+        ) : null}
+        {body.words.length > 0 ? (
+          <section>
+            <h3>Noted</h3>
+            <ul>
+              {body.words.map((w, i) => (
+                <li key={`${w.name}${i}`}>
+                  {w.name}: <b>{w.text}</b>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ) : null}
+        {body.pictures.length > 0 ? (
+          <section>
+            <h3>Photos</h3>
+            <ul className={classes.pictures}>
+              {body.pictures.map((p) => (
+                <li key={p.url}>
+                  {/* eslint-disable-next-line @next/next/no-img-element -- already small, from our own server */}
+                  <img src={p.url} alt={`Photo: ${p.about}`} width={p.width} height={p.height} />
                 </li>
               ))}
             </ul>

@@ -30,6 +30,10 @@ const schema = z.object({
   seen: z.array(z.object({ name: z.string(), state: z.string() })).catch([]),
   tests: z.array(z.object({ name: z.string(), outcome: z.string(), at: z.string() })).catch([]),
   cautions: z.array(z.object({ title: z.string(), by: z.string(), at: z.string() })).catch([]),
+  words: z.array(z.object({ name: z.string(), text: z.string() })).catch([]),
+  pictures: z
+    .array(z.object({ about: z.string(), url: z.string(), width: z.number(), height: z.number() }))
+    .catch([]),
   snapshots: z.array(z.record(z.string(), z.unknown())).catch([]),
   head: z.number().nullable().catch(null),
   flow: z.number().nullable().catch(null),

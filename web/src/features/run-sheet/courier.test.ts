@@ -17,7 +17,8 @@ function device(answers: (number | "lost")[]) {
   const server = new Map<string, SheetEntry>();
   const states: CourierState[] = [];
   const paused: { ms: number; then: () => void }[] = [];
-  const ports: CourierPorts = {
+  const ports: CourierPorts<SheetEntry> = {
+    batch: 100,
     waiting: () => Promise.resolve([...kept.values()]),
     acknowledged: (ids) => {
       for (const id of ids) kept.delete(id);

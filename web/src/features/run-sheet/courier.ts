@@ -1,11 +1,9 @@
 /**
- * Carries kept entries of one sheet to the server, and tells other tabs.
+ * Carries what one sheet kept to the server: entries by the batch, pictures one at a time.
  *
  * A failed send is repeated after a pause that grows; a refusal (signed sheet, no such sheet) is
  * said and not repeated: the entries stay on the device.
  */
-import type { SheetEntry } from "./entries";
-
 export type CourierState =
   | { readonly kind: "keeping" }
   | { readonly kind: "sent"; readonly at: string | null }
@@ -13,11 +11,13 @@ export type CourierState =
   | { readonly kind: "waiting"; readonly count: number }
   | { readonly kind: "refused"; readonly count: number; readonly message: string };
 
-export interface CourierPorts {
-  readonly waiting: () => Promise<readonly SheetEntry[]>;
+export interface CourierPorts<T> {
+  readonly waiting: () => Promise<readonly T[]>;
+  /** How many go at a time. */
+  readonly batch: number;
   readonly acknowledged: (ids: readonly string[]) => Promise<void>;
   readonly post: (
-    entries: readonly SheetEntry[],
+    batch: readonly T[],
   ) => Promise<
     | { readonly ok: true; readonly kept: readonly string[] }
     | { readonly ok: false; readonly status: number; readonly message: string }
@@ -28,10 +28,9 @@ export interface CourierPorts {
 }
 
 const PAUSES_MS = [1000, 2000, 4000, 8000, 15000] as const;
-const BATCH = 100;
 
 /** A courier for one sheet. `nudge` after each new entry; `stop` when the sheet is left. */
-export function makeCourier(ports: CourierPorts) {
+export function makeCourier<T>(ports: CourierPorts<T>) {
   let running = false;
   let again = false;
   let failures = 0;
@@ -39,7 +38,7 @@ export function makeCourier(ports: CourierPorts) {
   let cancelPause: (() => void) | undefined;
 
   async function round(): Promise<void> {
-    const batch = (await ports.waiting()).slice(0, BATCH);
+    const batch = (await ports.waiting()).slice(0, ports.batch);
     if (batch.length === 0) {
       ports.tell({ kind: "sent", at: ports.now() });
       return;

@@ -10,6 +10,8 @@ export interface KeypadProps {
   /** "vac" belongs to pressures only. */
   readonly vacuum: boolean;
   readonly vac: boolean;
+  /** Whether swings and repeats can be entered. */
+  readonly many: boolean;
   readonly onKey: (key: string) => void;
   readonly onUnit: (unit: string) => void;
   readonly onVac: () => void;
@@ -20,7 +22,7 @@ const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", "0", "."] as const;
 
 /** A strip's own keys, so that the phone's keyboard is never needed. */
 export function Keypad(props: KeypadProps) {
-  const { units, unit, signed, vacuum, vac, onKey, onUnit, onVac, onNext } = props;
+  const { units, unit, signed, vacuum, vac, many, onKey, onUnit, onVac, onNext } = props;
   // The strip keeps the focus while its keys are tapped.
   const hold = (event: React.SyntheticEvent) => event.preventDefault();
   return (
@@ -56,6 +58,26 @@ export function Keypad(props: KeypadProps) {
           <button type="button" tabIndex={-1} aria-pressed={vac} onClick={onVac}>
             vac
           </button>
+        ) : null}
+        {many ? (
+          <>
+            <button
+              type="button"
+              tabIndex={-1}
+              aria-label="swings to: the other end of a needle that swings"
+              onClick={() => onKey("swing")}
+            >
+              swings to
+            </button>
+            <button
+              type="button"
+              tabIndex={-1}
+              aria-label="again: one more reading of the same"
+              onClick={() => onKey("again")}
+            >
+              again
+            </button>
+          </>
         ) : null}
         {units.slice(0, 3).map((u) => (
           <button

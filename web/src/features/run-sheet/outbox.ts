@@ -5,7 +5,7 @@
  * that is no reading yet is kept as a draft by slot.
  */
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
-import type { SheetEntry } from "./entries";
+import type { PhotoFacts, SheetEntry } from "./entries";
 
 interface KeptEntry {
   readonly id: string;
@@ -19,7 +19,14 @@ interface Draft {
   readonly text: string;
 }
 
+/** A picture on its way; gone from here once the server has it. */
+export interface KeptPhoto extends PhotoFacts {
+  readonly sheetId: string;
+  readonly blob: Blob;
+}
+
 interface OutboxSchema extends DBSchema {
+  photos: { key: string; value: KeptPhoto; indexes: { sheet: string } };
   entries: { key: string; value: KeptEntry; indexes: { sheet: string } };
   drafts: { key: string; value: Draft; indexes: { sheet: string } };
 }
@@ -27,10 +34,16 @@ interface OutboxSchema extends DBSchema {
 let opened: Promise<IDBPDatabase<OutboxSchema>> | undefined;
 
 const open = () =>
-  (opened ??= openDB<OutboxSchema>("yard-outbox", 1, {
-    upgrade(db) {
-      db.createObjectStore("entries", { keyPath: "id" }).createIndex("sheet", "sheetId");
-      db.createObjectStore("drafts", { keyPath: "key" }).createIndex("sheet", "sheetId");
+  (opened ??= openDB<OutboxSchema>("yard-outbox", 2, {
+    // What an earlier version kept stays: stores are only added.
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore("entries", { keyPath: "id" }).createIndex("sheet", "sheetId");
+        db.createObjectStore("drafts", { keyPath: "key" }).createIndex("sheet", "sheetId");
+      }
+      if (from < 2) {
+        db.createObjectStore("photos", { keyPath: "id" }).createIndex("sheet", "sheetId");
+      }
     },
   }));
 
@@ -48,6 +61,22 @@ export async function waiting(sheetId: string): Promise<SheetEntry[]> {
 /** Forgets entries the server has. */
 export async function acknowledged(ids: readonly string[]): Promise<void> {
   const tx = (await open()).transaction("entries", "readwrite");
+  await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
+}
+
+/** Keeps a picture on the device. */
+export async function keepPhoto(photo: KeptPhoto): Promise<void> {
+  await (await open()).put("photos", photo);
+}
+
+/** Pictures of a sheet the server does not have yet. */
+export async function photosWaiting(sheetId: string): Promise<KeptPhoto[]> {
+  return (await open()).getAllFromIndex("photos", "sheet", sheetId);
+}
+
+/** Forgets pictures the server has. */
+export async function photosAcknowledged(ids: readonly string[]): Promise<void> {
+  const tx = (await open()).transaction("photos", "readwrite");
   await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
 }
 

@@ -10,6 +10,7 @@ const gauge = (kind: string, unit: string, range: [string, string], gaugeHeight:
   id: kind,
   name: kind,
   kind,
+  travels: false,
   unit,
   range,
   percent: 1.6,
@@ -40,4 +41,5 @@ export const pumpForTests: PumpDto = {
   curveSource: null,
   hasEarlierRating: false,
   version: 1,
+  retiredAt: null,
 };

@@ -1,19 +1,20 @@
 "use client";
 
 import {
-  formatNumber,
   formatSi,
   prettyUnit,
   type Quantity,
+  REPEAT,
+  SWING,
   type UnitSystem,
 } from "@yard-tack/core/quantity";
 import { Button, TextInput } from "@mantine/core";
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
 import type { PumpDto } from "@/features/yard";
-import type { ReadingEntry } from "./entries";
 import { Keypad } from "./keypad";
 import { doubtAbout } from "./plausible";
 import type { Slot } from "./slots";
+import { CommaQuestion, Glass, Spread, valueOn } from "./strip-parts";
 import classes from "./strip.module.css";
 import { draftOf, fromDraft, partsOf, readTyped, type Typed } from "./typed";
 
@@ -25,23 +26,31 @@ export interface StripReading {
   readonly reason: string | null;
 }
 
+/** What is kept of a strip, wherever it is kept. */
+export interface StripEntry {
+  readonly raw: string;
+  readonly unit: string | null;
+  readonly reason: string | null;
+}
+
 export interface ReadingStripProps {
   readonly slot: Slot;
   readonly pump: PumpDto;
   readonly system: UnitSystem;
-  readonly entry: ReadingEntry | undefined;
+  readonly entry: StripEntry | undefined;
   readonly draft: string | undefined;
   /** Expected band, SI (speeds in r/min). */
   readonly expected: { readonly low: number; readonly high: number } | undefined;
   /** What other readings say of this one while it is not read. */
   readonly hint?: string;
   readonly compact?: boolean;
+  /** What belongs under the strip: its gauge, a watch, a counter. */
+  readonly below?: ReactNode;
   readonly locked?: boolean;
   readonly onDraft: (text: string) => void;
   /** What is typed, when it is a reading already; null when it is not. */
   readonly onLive: (raw: string | null) => void;
   readonly onReading: (reading: StripReading) => void;
-  readonly onNext: () => void;
 }
 
 /** Long enough to finish a figure, short enough to be kept while the hand moves on. */
@@ -58,11 +67,11 @@ export function ReadingStrip(props: ReadingStripProps) {
     expected,
     hint,
     compact,
+    below,
     locked,
     onDraft,
     onLive,
     onReading,
-    onNext,
   } = props;
   const usual = slot.units[0] ?? "";
   const start = startOf(entry, draft, slot, usual);
@@ -91,8 +100,7 @@ export function ReadingStrip(props: ReadingStripProps) {
 
   const typed = readTyped(text, unit, vac, slot.dimension);
   const inDoubt = typed.quantity?.commaInDoubt ?? false;
-  const doubt =
-    typed.quantity && !inDoubt ? doubtAbout(typed.quantity, slot.slot, pump) : undefined;
+  const doubt = typed.reading && !inDoubt ? doubtOf(typed, slot, pump) : undefined;
   const kept = entry && entry.raw === typed.raw ? entry : undefined;
 
   const commit = () => {
@@ -138,19 +146,21 @@ export function ReadingStrip(props: ReadingStripProps) {
     onDraft(draftOf({ text: next, unit: nextUnit, vac: nextVac }));
     const now = readTyped(next, nextUnit, nextVac, slot.dimension);
     const q = now.quantity;
-    const counts = q && !q.commaInDoubt && doubtAbout(q, slot.slot, pump) === undefined;
+    const counts = q && !q.commaInDoubt && doubtOf(now, slot, pump) === undefined;
     onLive(counts ? now.raw : null);
   };
   const press = (key: string) => {
-    if (key === "back") change(text.slice(0, -1));
-    else if (key === "minus") change(/^[-\u2212]/.test(text) ? text.slice(1) : `-${text}`);
+    if (key === "back") change(text.replace(/(?: to |; |[\s\S])$/, ""));
+    else if (key === "minus") change(turnSign(text));
+    else if (key === "swing") change(/\d$/.test(text) ? text + SWING : text);
+    else if (key === "again") change(/\d$/.test(text) ? text + REPEAT : text);
     else change(text + key);
   };
   const keys = (event: KeyboardEvent) => {
     if (event.key === "Enter") {
       event.preventDefault();
       commit();
-      onNext();
+      focusNext(input.current);
     } else if (event.key === "Escape") input.current?.blur();
   };
   const keepAnyway = () => {
@@ -179,6 +189,7 @@ export function ReadingStrip(props: ReadingStripProps) {
             ref={input}
             value={text}
             disabled={locked}
+            data-figure-input
             inputMode="none"
             autoComplete="off"
             enterKeyHint="next"
@@ -186,6 +197,7 @@ export function ReadingStrip(props: ReadingStripProps) {
             aria-describedby={`${id}-say`}
             aria-invalid={showError || alarm || undefined}
             style={{ width: `${Math.max(compact ? 4 : 5, text.length + 0.6)}ch` }}
+            data-long={text.length > 12 || undefined}
             onChange={(e) => change(e.target.value)}
             onFocus={() => setFocused(true)}
             onBlur={() => {
@@ -235,9 +247,13 @@ export function ReadingStrip(props: ReadingStripProps) {
             </Button>
           </div>
         ) : null}
+        {typed.reading && !inDoubt ? (
+          <Spread reading={typed.reading} unit={typed.reading.values[0].unit} />
+        ) : null}
         {off && !alarm && !compact ? <p className={classes.off}>{off}</p> : null}
         {kept?.reason ? <p>Kept: {kept.reason}</p> : null}
       </div>
+      {below}
       {focused && !locked ? (
         <Keypad
           units={slot.units}
@@ -245,12 +261,13 @@ export function ReadingStrip(props: ReadingStripProps) {
           signed={slot.signed}
           vacuum={slot.dimension === "pressure" && slot.signed}
           vac={vac}
+          many={!compact}
           onKey={press}
           onUnit={(u) => change(text, u)}
           onVac={() => change(text, unit, !vac)}
           onNext={() => {
             commit();
-            onNext();
+            focusNext(input.current);
           }}
         />
       ) : null}
@@ -258,8 +275,38 @@ export function ReadingStrip(props: ReadingStripProps) {
   );
 }
 
+/** Goes to the next strip that can be typed into; from the last one the keys go away. */
+function focusNext(here: HTMLInputElement | null): void {
+  const part = here?.closest("#step") ?? document;
+  const inputs = [
+    ...part.querySelectorAll<HTMLInputElement>(
+      "[data-slot] input[data-figure-input]:not(:disabled)",
+    ),
+  ].filter((i) => i.offsetParent !== null);
+  const next = here ? inputs[inputs.indexOf(here) + 1] : undefined;
+  if (next) {
+    next.focus();
+    next.scrollIntoView({ block: "nearest" });
+  } else here?.blur();
+}
+
+/** The first doubt any of the values raises. */
+const doubtOf = (typed: Typed, slot: Slot, pump: PumpDto): string | undefined =>
+  typed.reading?.values.map((v) => doubtAbout(v, slot.slot, pump)).find((d) => d !== undefined);
+
+/** Turns the sign of the figure being typed: the last one. */
+function turnSign(text: string): string {
+  const at = Math.max(
+    text.lastIndexOf(SWING) + SWING.length,
+    text.lastIndexOf(REPEAT) + REPEAT.length,
+  );
+  const start = text.includes(SWING) || text.includes(REPEAT) ? at : 0;
+  const [head, last] = [text.slice(0, start), text.slice(start)];
+  return head + (/^[-\u2212]/.test(last) ? last.slice(1) : `-${last}`);
+}
+
 function startOf(
-  entry: ReadingEntry | undefined,
+  entry: StripEntry | undefined,
   draft: string | undefined,
   slot: Slot,
   usual: string,
@@ -283,9 +330,6 @@ function readingOf(typed: Typed, doubt: string | undefined): StripReading {
   };
 }
 
-/** Speeds are kept in r/min on the glass, everything else in SI. */
-const valueOn = (q: Quantity): number => (q.dimension === "speed" ? q.written : q.si);
-
 function siText(q: Quantity, system: UnitSystem, note: string | undefined): string {
   const shown = formatSi(q.si, q.dimension, system);
   const same = shown.endsWith(` ${prettyUnit(q.unit)}`);
@@ -297,91 +341,4 @@ function outside(value: number, band: { low: number; high: number }): string | u
   if (value < band.low) return "Lower than this pump should show.";
   if (value > band.high) return "Higher than this pump should show.";
   return undefined;
-}
-
-/** "1,200" may be one and a fifth or twelve hundred. */
-function CommaQuestion({
-  text,
-  unit,
-  onAnswer,
-}: {
-  text: string;
-  unit: string;
-  onAnswer: (text: string) => void;
-}) {
-  const decimal = text.replace(",", ".").replace(/0+$/, "").replace(/\.$/, "");
-  const thousands = text.replace(",", "");
-  return (
-    <div className={classes.doubt} role="alert">
-      <p>Is the comma a decimal mark or a thousands mark?</p>
-      <Button variant="default" onClick={() => onAnswer(decimal)}>{`${decimal} ${unit}`}</Button>
-      <Button
-        variant="default"
-        onClick={() => onAnswer(thousands)}
-      >{`${thousands} ${unit}`}</Button>
-    </div>
-  );
-}
-
-const GLASS = 420;
-
-/** The line with the expected band and the tick. */
-function Glass({
-  quantity,
-  expected,
-  off,
-}: {
-  quantity: Quantity | undefined;
-  expected: { readonly low: number; readonly high: number } | undefined;
-  off: boolean;
-}) {
-  const value = quantity ? valueOn(quantity) : undefined;
-  if (!expected && value === undefined) return <div className={classes.noGlass} />;
-  const width = expected ? expected.high - expected.low : Math.abs(value ?? 1) || 1;
-  const centre = expected ? (expected.low + expected.high) / 2 : (value ?? 0);
-  const reach = Math.max(2.6 * width, value === undefined ? 0 : 1.15 * Math.abs(value - centre));
-  const x = (v: number) => ((v - centre + reach) / (2 * reach)) * GLASS;
-  const words = expected
-    ? `expected between ${formatNumber(expected.low)} and ${formatNumber(expected.high)}`
-    : "nothing is expected here";
-  return (
-    <svg
-      viewBox={`0 0 ${GLASS} 22`}
-      preserveAspectRatio="none"
-      className={classes.glass}
-      role="img"
-      aria-label={words}
-    >
-      <line x1={0} x2={GLASS} y1={10} y2={10} className={classes.tube} />
-      {Array.from({ length: 11 }, (_, i) => (
-        <line
-          key={i}
-          x1={(i * GLASS) / 10}
-          x2={(i * GLASS) / 10}
-          y1={15}
-          y2={18}
-          className={classes.mark}
-        />
-      ))}
-      {expected ? (
-        <rect
-          x={x(expected.low)}
-          width={Math.max(2, x(expected.high) - x(expected.low))}
-          y={4}
-          height={12}
-          rx={1}
-          className={classes.band}
-        />
-      ) : null}
-      {value === undefined ? null : (
-        <line
-          x1={x(value)}
-          x2={x(value)}
-          y1={0}
-          y2={21}
-          className={off ? classes.tickOff : classes.tick}
-        />
-      )}
-    </svg>
-  );
 }

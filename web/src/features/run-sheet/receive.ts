@@ -3,7 +3,7 @@ import * as z from "zod";
 import { entriesBody } from "./entries";
 import { appendEntries } from "./server";
 
-const problem = (status: number, message: string) => Response.json({ message }, { status });
+export const problem = (status: number, message: string) => Response.json({ message }, { status });
 
 /** POST /api/sheets/:id/entries: what a device kept, sent on. */
 export async function receiveEntries(request: Request, sheetId: string): Promise<Response> {
@@ -20,9 +20,14 @@ export async function receiveEntries(request: Request, sheetId: string): Promise
     return problem(422, `${issue?.path.join(".") ?? ""}: ${issue?.message ?? "not understood"}`);
   }
   try {
-    switch (await appendEntries(sheetId, body.data.entries, new Date())) {
+    const outcome = await appendEntries(sheetId, body.data.entries, new Date());
+    switch (outcome) {
       case "kept":
-        return Response.json({ kept: body.data.entries.map((e) => e.id) });
+      case "kept-retired":
+        return Response.json({
+          kept: body.data.entries.map((e) => e.id),
+          ...(outcome === "kept-retired" ? { retired: true } : {}),
+        });
       case "no-such-sheet":
         return problem(404, "There is no such run sheet; what was typed stays on this device.");
       case "signed":

@@ -4,6 +4,7 @@ import {
   LogEntry,
   people,
   type AppendKind,
+  Pump,
   RunSheet,
   sheetWithEntries,
   unitOfWork,
@@ -18,7 +19,7 @@ export async function loadSheet(sheetId: string): Promise<SheetDto | undefined> 
   const em = await unitOfWork();
   const found = await sheetWithEntries(em, sheetId);
   if (!found) return undefined;
-  const { sheet, readings, observations, acknowledgements, outcomes } = found;
+  const { sheet, readings, observations, acknowledgements, outcomes, notes, photos } = found;
   const [pump, everybody, signed] = await Promise.all([
     loadPump(sheet.pumpId),
     people(await unitOfWork()),
@@ -60,6 +61,7 @@ export async function loadSheet(sheetId: string): Promise<SheetDto | undefined> 
       test: t.test,
       outcome: t.outcome ?? null,
     })),
+    ...notes.map((n) => ({ kind: "note" as const, ...common(n), key: n.key, text: n.text })),
   ];
   return {
     id: sheet.id,
@@ -73,12 +75,20 @@ export async function loadSheet(sheetId: string): Promise<SheetDto | undefined> 
     logEntryId: signed?.id ?? null,
     pump,
     entries,
+    photos: photos.map((f) => ({
+      ...common(f),
+      about: f.about,
+      width: f.width,
+      height: f.height,
+    })),
+    servedAt: new Date().toISOString(),
     people: Object.fromEntries(everybody.map((p) => [p.id, p.name])),
     recurrence: await recurrenceOf(sheet.pumpId, new Date()),
   };
 }
 
-export type AppendOutcome = "kept" | "no-such-sheet" | "signed";
+/** `kept-retired`: kept, and the pump has left the yard meanwhile. */
+export type AppendOutcome = "kept" | "kept-retired" | "no-such-sheet" | "signed";
 
 /**
  * Appends what a device sent. Repeating a request is harmless; a signed sheet takes nothing more.
@@ -95,7 +105,7 @@ export async function appendEntries(
   const byKind = new Map<AppendKind, Record<string, unknown>[]>();
   for (const { kind, ...row } of entries) {
     const list = byKind.get(kind) ?? [];
-    list.push({ ...row, at: new Date(row.at), sheetId });
+    list.push({ ...row, at: notInTheFuture(row.at, receivedAt), sheetId });
     byKind.set(kind, list);
   }
   if (byKind.size === 1) {
@@ -105,5 +115,15 @@ export async function appendEntries(
       for (const [kind, rows] of byKind) await appendRows(tx, kind, rows, receivedAt);
     });
   }
-  return "kept";
+  const pump = await em.findOne(Pump, { id: sheet.pumpId });
+  return pump?.retiredAt ? "kept-retired" : "kept";
 }
+
+/** Later than this against the server, a device's clock is wrong, not slow. */
+const FUTURE_MS = 10 * 60_000;
+
+/** A time that has not come yet is the device's clock, set wrong: the time of arrival stands then. */
+const notInTheFuture = (at: string, receivedAt: Date): Date => {
+  const said = new Date(at);
+  return said.getTime() > receivedAt.getTime() + FUTURE_MS ? receivedAt : said;
+};

@@ -1,5 +1,5 @@
 import type { PumpDto } from "@/features/yard";
-import type { SheetEntry } from "./entries";
+import type { PhotoFacts, SheetEntry } from "./entries";
 
 export interface SheetDto {
   readonly id: string;
@@ -13,6 +13,9 @@ export interface SheetDto {
   readonly logEntryId: string | null;
   readonly pump: PumpDto;
   readonly entries: readonly SheetEntry[];
+  readonly photos: readonly PhotoFacts[];
+  /** The server's clock when this was read. */
+  readonly servedAt: string;
   readonly people: Readonly<Record<string, string>>;
   /** The last visit within 90 days that ended with a cause. */
   readonly recurrence: {

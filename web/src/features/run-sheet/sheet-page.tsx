@@ -3,9 +3,11 @@
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { useHotkeys } from "@mantine/hooks";
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Board, Causes, useBoard } from "@/features/board";
+import { cautionsAt } from "@yard-tack/core/procedure";
 import { pumpLine } from "@/features/yard";
+import { GlovesSwitch } from "@/shell/gloves-switch";
 import { PageHead } from "@/shell/page-head";
 import { clock } from "@/shell/times";
 import { useWho } from "@/shell/who";
@@ -14,15 +16,20 @@ import type { CourierState } from "./courier";
 import type { SnapshotLabel } from "./entries";
 import type { SheetDto } from "./sheet-dto";
 import { CallStep } from "./steps/call-step";
-import { cautionsOf } from "./steps/cautions-here";
-import { CompareStep } from "./steps/compare-step";
 import { type KnotState, Knots } from "./steps/knots";
-import { LookStep } from "./steps/look-step";
+import {
+  CompareStep,
+  fetchSteps,
+  IdentifyStep,
+  LookStep,
+  RotationStep,
+  SignStep,
+  TestStep,
+} from "./steps/lazy-steps";
 import { ReadingsStep } from "./steps/readings-step";
 import { SafeStep } from "./steps/safe-step";
-import { SignStep } from "./steps/sign-step";
 import { STEPS, type StepId } from "./steps/step-list";
-import { TestStep } from "./steps/test-step";
+import { StopCard, useStops } from "./steps/stop-bar";
 import { type Sheet, useSheet } from "./use-sheet";
 import classes from "./sheet-page.module.css";
 
@@ -40,7 +47,12 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
     () => caseOfSheet(dto.pump, dto.codes, sheet.typing),
     [dto, sheet.typing],
   );
-  const places = useMemo(() => gaugePlaces(dto.pump), [dto.pump]);
+  const places = useMemo(
+    () => gaugePlaces(dto.pump, sheet.state.notes),
+    [dto.pump, sheet.state.notes],
+  );
+  const stops = useStops(sheet).filter((s) => s.clearedBy !== null);
+  useEffect(fetchSteps, []);
   const board = useBoard(caseJson, places, units);
   const go = (id: StepId) => {
     setStep(id);
@@ -73,6 +85,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         }
         alert={dto.complaint}
       >
+        <GlovesSwitch className={classes.gloves} />
         <SavedWhere courier={sheet.courier} sheet={sheet} />
       </PageHead>
       {dto.signedAt ? (
@@ -81,14 +94,33 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           <Link href={dto.logEntryId ? `/log/${dto.logEntryId}` : "/log"}>read the log entry</Link>.
         </p>
       ) : null}
+      <Notices sheet={sheet} />
       <div className={classes.parts}>
         <div className={classes.knots}>
           <Knots knots={knotsOf(sheet)} at={step} onGo={go} />
         </div>
         <div className={classes.step} id="step" tabIndex={-1} inert={dto.signedAt !== null}>
-          {step === "call" ? <CallStep sheet={sheet} onNext={() => go("safe")} /> : null}
-          {step === "safe" ? <SafeStep sheet={sheet} onNext={() => go("look")} /> : null}
-          {step === "look" ? <LookStep sheet={sheet} onNext={() => go("readings")} /> : null}
+          {stops.map((stop) => (
+            <div key={stop.id} className={classes.stop}>
+              <StopCard stop={stop} sheet={sheet} />
+            </div>
+          ))}
+          {step === "call" ? (
+            <CallStep sheet={sheet} view={board.view} onNext={() => go("safe")} />
+          ) : null}
+          {step === "safe" ? <SafeStep sheet={sheet} onNext={() => go("identify")} /> : null}
+          {step === "identify" ? (
+            <IdentifyStep sheet={sheet} units={units} onNext={() => go("look")} />
+          ) : null}
+          {step === "look" ? <LookStep sheet={sheet} onNext={() => go("rotation")} /> : null}
+          {step === "rotation" ? (
+            <RotationStep
+              sheet={sheet}
+              units={units}
+              view={board.view}
+              onNext={() => go("readings")}
+            />
+          ) : null}
           {step === "readings" ? (
             <ReadingsStep
               sheet={sheet}
@@ -103,6 +135,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           {step === "test" ? (
             <TestStep
               sheet={sheet}
+              units={units}
               view={board.view}
               active={active}
               onActive={setActive}
@@ -151,13 +184,19 @@ function firstStep(dto: SheetDto): StepId {
 }
 
 function knotsOf(sheet: Sheet): KnotState[] {
-  const { dto, state } = sheet;
-  const needed = cautionsOf(dto.pump);
+  const { dto, state, facts } = sheet;
+  const needed = cautionsAt("safe", facts);
   const acknowledged = needed.filter((c) => state.acknowledged.has(c));
-  const seen = [...state.observations.values()];
-  const present = seen.filter((s) => s === "present").length;
-  const readings = [...state.readings.values()].filter((r) => r.si !== null).length;
+  const seen = [...state.observations].filter(([id]) => !/^(complaint|onset|rotation)\./.test(id));
+  const present = seen.filter(([, s]) => s === "present").length;
+  const read = [...state.readings].filter(([, r]) => r.si !== null).map(([key]) => key);
+  const atValve = read.filter((key) => !key.startsWith("test:")).length;
   const last = state.acknowledged.get(acknowledged.at(-1) ?? "");
+  const plates = [...state.notes.keys()].filter((k) => /^(plate|unread)\./.test(k)).length;
+  const pictures = sheet.photos.list.filter((p) => p.about.endsWith("-plate")).length;
+  const identified = state.notes.has("tag");
+  const turned = [...state.observations.keys()].some((o) => o.startsWith("rotation."));
+  const bothWays = read.some((key) => key.startsWith("test:two-direction/"));
   return [
     { id: "call", done: true, say: dto.complaint || "planned round" },
     {
@@ -170,6 +209,15 @@ function knotsOf(sheet: Sheet): KnotState[] {
           : `${needed.length - acknowledged.length} to acknowledge`,
     },
     {
+      id: "identify",
+      done: identified || plates + pictures > 0,
+      say: identified
+        ? "by its tag"
+        : plates + pictures > 0
+          ? `${plates} read, ${pictures === 1 ? "1 photo" : `${pictures} photos`}`
+          : "plates not read yet",
+    },
+    {
       id: "look",
       done: seen.length > 0,
       say:
@@ -178,9 +226,14 @@ function knotsOf(sheet: Sheet): KnotState[] {
           : `${present} seen, ${seen.length - present} ruled out`,
     },
     {
+      id: "rotation",
+      done: turned || bothWays,
+      say: turned ? "looked at" : bothWays ? "run both ways" : "not looked at",
+    },
+    {
       id: "readings",
-      done: readings > 0,
-      say: readings === 0 ? "none yet" : readings === 1 ? "1 taken" : `${readings} taken`,
+      done: atValve > 0,
+      say: atValve === 0 ? "none yet" : atValve === 1 ? "1 taken" : `${atValve} taken`,
     },
     { id: "compare", done: false, say: "what disagrees with what" },
     {
@@ -196,6 +249,29 @@ function knotsOf(sheet: Sheet): KnotState[] {
   ];
 }
 
+/** What about the pump or this device a person has to know before going on. */
+function Notices({ sheet }: { sheet: Sheet }) {
+  const { pump } = sheet.dto;
+  const days = Math.round(Math.abs(sheet.clockFault) / 86_400_000);
+  return (
+    <>
+      {sheet.retired ? (
+        <p className={classes.signed} role="status">
+          {pump.tag} has been taken off the yard. What is typed here is still kept with its log;{" "}
+          <Link href={`/yard/${pump.id}`}>it can be put back there</Link>.
+        </p>
+      ) : null}
+      {sheet.clockFault === 0 ? null : (
+        <p className={classes.signed} role="status">
+          This device&apos;s clock is wrong by {days > 0 ? `${days} days` : "more than ten minutes"}
+          . Times on this sheet are taken from the server&apos;s clock; set the device right when
+          you can.
+        </p>
+      )}
+    </>
+  );
+}
+
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
   const words = {
@@ -209,6 +285,13 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
       `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
     refused: () => (courier.kind === "refused" ? courier.message : ""),
   }[courier.kind]();
+  const pictures = sheet.photos.courier;
+  const unsent =
+    pictures.kind === "waiting" || pictures.kind === "sending"
+      ? "; a picture is still on its way"
+      : pictures.kind === "refused"
+        ? `; ${pictures.message}`
+        : "";
   return (
     <span
       role="status"
@@ -217,6 +300,7 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
       className={courier.kind === "refused" ? classes.refused : undefined}
     >
       {words}
+      {unsent}
     </span>
   );
 }

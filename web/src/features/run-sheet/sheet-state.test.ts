@@ -136,9 +136,9 @@ describe("sheet as a case", () => {
   });
 
   it("says how the gauges hang without a reading", () => {
-    expect(readCase({ ...pumpForTests.base, snapshots: [gaugePlaces(pumpForTests)] }).ok).toBe(
-      true,
-    );
+    expect(
+      readCase({ ...pumpForTests.base, snapshots: [gaugePlaces(pumpForTests, new Map())] }).ok,
+    ).toBe(true);
   });
 });
 

@@ -7,6 +7,14 @@ export interface SheetState {
   readonly observations: ReadonlyMap<string, "present" | "absent">;
   readonly acknowledged: ReadonlyMap<string, { readonly personId: string; readonly at: string }>;
   readonly outcomes: ReadonlyMap<string, { readonly outcome: string; readonly at: string }>;
+  /** Short texts by key: isolation, plates, how a gauge hangs, words. */
+  readonly notes: ReadonlyMap<string, Note>;
+}
+
+export interface Note {
+  readonly text: string;
+  readonly at: string;
+  readonly personId: string;
 }
 
 export const readingKey = (snapshot: SnapshotLabel, slot: string): string => `${snapshot}/${slot}`;
@@ -45,6 +53,7 @@ export function foldEntries(entries: readonly SheetEntry[]): SheetState {
   const observations = new Map<string, "present" | "absent">();
   const acknowledged = new Map<string, { personId: string; at: string }>();
   const outcomes = new Map<string, { outcome: string; at: string }>();
+  const notes = new Map<string, Note>();
   const sorted = [...new Map(entries.map((e) => [e.id, e])).values()].sort(
     (a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1),
   );
@@ -69,7 +78,11 @@ export function foldEntries(entries: readonly SheetEntry[]): SheetState {
         if (entry.outcome === null) outcomes.delete(entry.test);
         else outcomes.set(entry.test, { outcome: entry.outcome, at: entry.at });
         break;
+      case "note":
+        if (entry.text === "") notes.delete(entry.key);
+        else notes.set(entry.key, { text: entry.text, at: entry.at, personId: entry.personId });
+        break;
     }
   }
-  return { readings, observations, acknowledged, outcomes };
+  return { readings, observations, acknowledged, outcomes, notes };
 }

@@ -1,22 +1,14 @@
 "use server";
 
 import { boardOf } from "@yard-tack/core/board";
-import {
-  cautionRow,
-  type CautionId,
-  CAUTIONS,
-  observationRow,
-  testRow,
-} from "@yard-tack/core/diagnosis";
 import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { LogEntry, RunSheet, unitOfWork } from "@/db";
 import { whoIsHere } from "@/features/who/index.server";
 import { caseOfSheet } from "./case-of-sheet";
-import type { ReadingEntry } from "./entries";
+import { doneOf, picturesOf, readingsOf, wordsOf } from "./log-of-sheet";
 import { loadSheet } from "./server";
 import { foldEntries } from "./sheet-state";
-import { slotsOf } from "./slots";
 
 const form = z.object({
   sheetId: z.uuid(),
@@ -74,19 +66,6 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
   const board = boardOf(caseOfSheet(pump, sheet.codes, state), pump.units);
   const view = board.ok ? board.view : undefined;
   const at = new Date();
-  const by = (id: string) => sheet.people[id] ?? "somebody";
-  const names = new Map(slotsOf(pump, pump.units).map((s) => [s.slot, s.name]));
-  const readingLine = (r: ReadingEntry) => ({
-    snapshot: r.snapshot,
-    name: names.get(r.slot) ?? r.slot,
-    raw: r.reason ? `${r.raw} (kept: ${r.reason})` : r.raw,
-    by: by(r.personId),
-    at: r.at,
-  });
-  const current = new Set([...state.readings.values()].map((r) => r.id));
-  const readings = sheet.entries.filter(
-    (e): e is ReadingEntry => e.kind === "reading" && e.raw !== "",
-  );
   const leading = view?.causes[0];
   const entry = {
     id: newId(),
@@ -110,25 +89,10 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
       })),
       engine: view?.engine ?? null,
       dataVersion: view?.dataVersion ?? null,
-      readings: readings.filter((r) => current.has(r.id)).map(readingLine),
-      superseded: readings.filter((r) => !current.has(r.id)).map(readingLine),
-      seen: [...state.observations].map(([id, s]) => ({
-        name: observationRow(id)?.name ?? id,
-        state: s,
-      })),
-      tests: [...state.outcomes].map(([id, o]) => {
-        const row = testRow(id);
-        return {
-          name: row?.name ?? id,
-          outcome: row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome,
-          at: o.at,
-        };
-      }),
-      cautions: [...state.acknowledged].map(([id, a]) => ({
-        title: CAUTIONS.some((c) => c.id === id) ? cautionRow(id as CautionId).title : id,
-        by: by(a.personId),
-        at: a.at,
-      })),
+      ...readingsOf(sheet),
+      ...doneOf(sheet, state),
+      words: wordsOf(sheet, state),
+      pictures: picturesOf(sheet, state),
       snapshots: caseOfSheet(pump, [], state, ["as found", "throttled", "shut", "after"])[
         "snapshots"
       ],

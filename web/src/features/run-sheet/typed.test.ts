@@ -1,3 +1,4 @@
+import { factsOf } from "@yard-tack/core/procedure";
 import { parseQuantity } from "@yard-tack/core/quantity";
 import { describe, expect, it } from "vitest";
 import { doubtAbout } from "./plausible";
@@ -73,19 +74,27 @@ describe("doubt", () => {
 
 describe("slots", () => {
   it("offer this gauge's own unit first", () => {
-    const [suction, discharge] = slotsOf(pumpForTests, "metric");
+    const [suction, discharge] = slotsOf(pumpForTests, factsOf(pumpForTests.base), "metric");
     expect(suction?.units[0]).toBe("inHg");
     expect(discharge?.units[0]).toBe("bar");
   });
 
   it("ask a submerged pump for its level and not for a suction gauge", () => {
-    const slots = slotsOf({ ...pumpForTests, installation: "submerged" }, "us").map((s) => s.slot);
+    const slots = slotsOf(
+      pumpForTests,
+      factsOf({ pump: { family: "sump", installation: "submerged" } }),
+      "us",
+    ).map((s) => s.slot);
     expect(slots).toContain("level");
     expect(slots).not.toContain("suctionPressure");
   });
 
   it("ask a single-phase motor for one current", () => {
-    const slots = slotsOf({ ...pumpForTests, motor: { phases: 1 } }, "metric");
+    const slots = slotsOf(
+      pumpForTests,
+      factsOf({ pump: { family: "tub", motor: { phases: 1 } } }),
+      "metric",
+    );
     expect(slots.filter((s) => s.slot.startsWith("amps"))).toHaveLength(1);
   });
 });

@@ -1,17 +1,23 @@
 /** From what is in a strip to the text that is kept. */
 import {
   type Dimension,
-  parseQuantity,
+  parseReading,
   type Quantity,
   type QuantityError,
+  type WrittenReading,
 } from "@yard-tack/core/quantity";
 
 export interface Typed {
   /** The whole text, unit included, as it is kept. */
   readonly raw: string;
+  readonly reading: WrittenReading | undefined;
+  /** The reading as one value: its mean. */
   readonly quantity: Quantity | undefined;
   readonly error: QuantityError | undefined;
 }
+
+/** Figures, signs, swings and repeats at the start of a text: all but the unit. */
+const FIGURES = /^(?:[\d.,+\-\u2212;\s…]|to(?=\s|$))*(?:[eE][+-]?\d+)?/;
 
 /**
  * Reads a strip: the text may bring its own unit ("14 psi"), else the strip's unit is added.
@@ -20,23 +26,32 @@ export interface Typed {
  */
 export function readTyped(text: string, unit: string, vac: boolean, dimension: Dimension): Typed {
   const trimmed = text.trim();
-  const ownUnit = /[A-Za-z°µΩ"']/.test(trimmed.replace(/^[+\-\u2212]?[\d.,]+[eE][+-]?\d+/, ""));
+  const ownUnit = trimmed.replace(FIGURES, "") !== "";
   const raw = ownUnit ? trimmed : `${trimmed} ${unit}${vac ? " vac" : ""}`;
-  const parsed = parseQuantity(raw, dimension);
-  return parsed.ok
-    ? { raw, quantity: parsed.value, error: undefined }
-    : { raw, quantity: undefined, error: parsed.error };
+  const parsed = parseReading(raw, dimension);
+  if (!parsed.ok) return { raw, reading: undefined, quantity: undefined, error: parsed.error };
+  const { values, mean } = parsed.value;
+  const written = values.reduce((sum, v) => sum + v.written, 0) / values.length;
+  const quantity: Quantity = {
+    ...values[0],
+    si: mean,
+    written,
+    commaInDoubt: values.some((v) => v.commaInDoubt),
+  };
+  return { raw, reading: parsed.value, quantity, error: undefined };
 }
 
 /** The parts of a kept text, to put back into a strip. */
 export function partsOf(raw: string, dimension: Dimension, fallback: string): StripText {
-  const parsed = parseQuantity(raw, dimension);
+  const parsed = parseReading(raw, dimension);
   if (!parsed.ok) return { text: raw, unit: fallback, vac: false };
-  const [number = raw] = raw.trim().split(/\s+/);
-  const bare = /^[+\-\u2212]?[\d.,]+$/.test(number);
-  return bare
-    ? { text: number, unit: parsed.value.unit, vac: /\bvac/.test(raw) }
-    : { text: raw, unit: parsed.value.unit, vac: false };
+  const unit = parsed.value.values[0].unit;
+  const figures = FIGURES.exec(raw)?.[0] ?? "";
+  const rest = raw.slice(figures.length);
+  // A unit in the middle ("14 psi; 15 bar") stays where it was typed.
+  return /[\d;]/.test(rest.replace(/^[a-zA-Z/]+\d/, ""))
+    ? { text: raw, unit, vac: false }
+    : { text: figures.trim(), unit, vac: /\bvac/.test(rest) };
 }
 
 /** What stands in a strip at a moment. */
@@ -55,7 +70,11 @@ export function fromDraft(draft: string, fallback: string): StripText {
   try {
     const kept = JSON.parse(draft) as Partial<StripText> | null;
     if (typeof kept?.text === "string") {
-      return { text: kept.text, unit: kept.unit ?? fallback, vac: kept.vac === true };
+      return {
+        text: kept.text,
+        unit: typeof kept.unit === "string" ? kept.unit : fallback,
+        vac: kept.vac === true,
+      };
     }
   } catch {
     // Not ours: taken as the text itself.

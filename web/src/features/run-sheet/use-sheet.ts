@@ -1,13 +1,17 @@
 "use client";
 
+import { factsOf, type PumpFacts } from "@yard-tack/core/procedure";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
 import { useWho } from "@/shell/who";
 import { type CourierState, makeCourier } from "./courier";
+import { clockFault } from "./device-clock";
 import type { SheetEntry } from "./entries";
 import { acknowledged, draftsOf, keep, keepDraft, waiting } from "./outbox";
+import { postEntries } from "./post";
 import type { SheetDto } from "./sheet-dto";
 import { foldEntries, type SheetState, withTyping } from "./sheet-state";
+import { type SheetPhotos, usePhotos } from "./use-photos";
 
 /** An entry before it has its id, its author and its time. */
 type Bare<T> = T extends unknown ? Omit<T, "id" | "personId" | "at"> : never;
@@ -15,6 +19,8 @@ type NewEntry = Bare<SheetEntry>;
 
 export interface Sheet {
   readonly dto: SheetDto;
+  /** What of the pump decides which chips, cautions and strips belong here. */
+  readonly facts: PumpFacts;
   readonly state: SheetState;
   /** The state with what is being typed at this moment: what the Board is worked out from. */
   readonly typing: SheetState;
@@ -22,11 +28,23 @@ export interface Sheet {
   /** Whether what this device kept has been read; drafts are final from then on. */
   readonly ready: boolean;
   readonly drafts: ReadonlyMap<string, string>;
+  readonly photos: SheetPhotos;
+  /** The pump left the yard, here or elsewhere. */
+  readonly retired: boolean;
+  /** What is added to the device's clock [ms]; 0 when it is right. */
+  readonly clockFault: number;
   readonly add: (entry: NewEntry) => void;
+  /** Notes a short text under a key; an empty one takes it back. */
+  readonly note: (key: string, text: string) => void;
   readonly draft: (slot: string, text: string) => void;
   /** A reading as it is typed, before it is kept as an entry; null when it is none (any more). */
   readonly live: (key: string, raw: string | null) => void;
 }
+
+const pauseFor = (ms: number, then: () => void) => {
+  const timer = setTimeout(then, ms);
+  return () => clearTimeout(timer);
+};
 
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
 export function useSheet(dto: SheetDto): Sheet {
@@ -38,19 +56,26 @@ export function useSheet(dto: SheetDto): Sheet {
   // Writes to this device under way: until they end nothing may be called kept, let alone sent.
   const [writing, setWriting] = useState(0);
   const [beingTyped, setBeingTyped] = useState<ReadonlyMap<string, string>>(new Map());
+  const [retired, setRetired] = useState(dto.pump.retiredAt !== null);
+  const [fault, setFault] = useState(0);
   const channel = useRef<BroadcastChannel | null>(null);
-  const courierRef = useRef<ReturnType<typeof makeCourier> | null>(null);
+  const courierRef = useRef<ReturnType<typeof makeCourier<SheetEntry>> | null>(null);
+  // Read when an entry is made, so that a fault found late still counts.
+  const faultRef = useRef(0);
 
   useEffect(() => {
-    const made = makeCourier({
+    faultRef.current = clockFault(dto.servedAt, Date.now());
+    const made = makeCourier<SheetEntry>({
       waiting: () => waiting(dto.id),
       acknowledged,
-      post: (list) => post(dto.id, list),
-      now: () => new Date().toISOString(),
-      pause: (ms, then) => {
-        const timer = setTimeout(then, ms);
-        return () => clearTimeout(timer);
+      batch: 100,
+      post: async (list) => {
+        const answer = await postEntries(dto.id, list);
+        if (answer.ok && answer.retired) setRetired(true);
+        return answer;
       },
+      now: () => new Date(Date.now() + faultRef.current).toISOString(),
+      pause: pauseFor,
       tell: setCourier,
     });
     courierRef.current = made;
@@ -60,6 +85,7 @@ export function useSheet(dto: SheetDto): Sheet {
       setEntries((list) => [...list, message.data]);
     void Promise.all([waiting(dto.id), draftsOf(dto.id)]).then(([kept, texts]) => {
       if (kept.length > 0) setEntries((list) => [...list, ...kept]);
+      setFault(faultRef.current);
       setDrafts(texts);
       setReady(true);
       void made.nudge();
@@ -71,7 +97,7 @@ export function useSheet(dto: SheetDto): Sheet {
       tabs.close();
       window.removeEventListener("online", online);
     };
-  }, [dto.id]);
+  }, [dto.id, dto.servedAt]);
 
   const add = useCallback(
     (bare: NewEntry) => {
@@ -79,7 +105,7 @@ export function useSheet(dto: SheetDto): Sheet {
         ...bare,
         id: newId(),
         personId: who.id,
-        at: new Date().toISOString(),
+        at: new Date(Date.now() + faultRef.current).toISOString(),
       } as SheetEntry;
       setEntries((list) => [...list, entry]);
       setWriting((n) => n + 1);
@@ -92,6 +118,7 @@ export function useSheet(dto: SheetDto): Sheet {
     },
     [dto.id, who.id],
   );
+  const note = useCallback((key: string, text: string) => add({ kind: "note", key, text }), [add]);
   const draft = useCallback(
     (slot: string, text: string) => {
       // Known here too: a strip that is made anew (another valve position) must not find an old draft.
@@ -116,23 +143,24 @@ export function useSheet(dto: SheetDto): Sheet {
   }, []);
   const state = useMemo(() => foldEntries(entries), [entries]);
   const typing = useMemo(() => withTyping(state, beingTyped), [state, beingTyped]);
+  const facts = useMemo(() => factsOf(dto.pump.base), [dto.pump.base]);
+  const photos = usePhotos(dto, state, faultRef);
   const where: CourierState =
     writing > 0 && courier.kind === "sent" ? { kind: "keeping" } : courier;
-  return { dto, state, typing, courier: where, ready, drafts, add, draft, live };
-}
-
-async function post(sheetId: string, entries: readonly SheetEntry[]) {
-  try {
-    const answer = await fetch(`/api/sheets/${sheetId}/entries`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ entries }),
-    });
-    const body = (await answer.json()) as { kept?: string[]; message?: string };
-    return answer.ok
-      ? ({ ok: true, kept: body.kept ?? [] } as const)
-      : ({ ok: false, status: answer.status, message: body.message ?? "refused" } as const);
-  } catch {
-    return { ok: false, status: 0, message: "no answer" } as const;
-  }
+  return {
+    dto,
+    facts,
+    state,
+    typing,
+    courier: where,
+    ready,
+    drafts,
+    photos,
+    retired,
+    clockFault: fault,
+    add,
+    note,
+    draft,
+    live,
+  };
 }

@@ -3,10 +3,14 @@ import { cookies } from "next/headers";
 import { people, unitOfWork } from "@/db";
 import { PREFERENCES_COOKIE, personDto, type PersonDto } from "@/shell/preferences";
 
+export { saveSettings } from "./save-settings";
+
 /** Everybody who can be chosen. */
 export async function everybody(): Promise<PersonDto[]> {
   const rows = await people(await unitOfWork());
-  return rows.map((p) => personDto.parse({ id: p.id, name: p.name, role: p.role, units: p.units }));
+  return rows.map(({ id, name, role, units, settings }) =>
+    personDto.parse({ id, name, role, units, settings }),
+  );
 }
 
 /** Who this device says is at it; the first technician when it has not said. */

@@ -1,4 +1,4 @@
 import "server-only";
 
 export { loadPump } from "./load-pump";
-export { loadPumpPage, loadYard } from "./server";
+export { loadPumpPage, loadYard, pumpByCode } from "./server";

@@ -1,15 +1,17 @@
 import "server-only";
 import * as z from "zod";
 import { inForce, pumpWithParts, unitOfWork } from "@/db";
+import { rememberedGauges } from "./gauges";
 import { historyOf } from "./history";
-import type { InstrumentDto, PumpDto } from "./pump-dto";
+import type { PumpDto } from "./pump-dto";
 
 /** A pump with its current curve, plates, fingerprints and instruments. */
 export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
   if (!z.uuid().safeParse(pumpId).success) return undefined;
   const found = await pumpWithParts(await unitOfWork(), pumpId);
   if (!found) return undefined;
-  const { pump, site, curves, plates, fingerprints, instruments, zeroChecks, calls } = found;
+  const { pump, site, curves, plates, fingerprints, calls } = found;
+  const gauges = rememberedGauges(pump, found.instruments, found.zeroChecks, found.gaugeNotes);
   const curve = inForce(curves).at(-1);
   const plate = (kind: string) =>
     inForce(plates.filter((p) => p.kind === kind)).at(-1)?.facts ?? null;
@@ -37,7 +39,7 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
           })),
         }
       : {}),
-    history: historyOf(calls, zeroChecks, instruments),
+    history: historyOf(calls, gauges.zeroChecks, found.instruments),
   };
   return {
     loadedAt: new Date().toISOString(),
@@ -55,23 +57,7 @@ export async function loadPump(pumpId: string): Promise<PumpDto | undefined> {
     body: plate("body"),
     curveSource: curve?.source ?? null,
     hasEarlierRating: Boolean(curve?.supersedes),
-    instruments: instruments.map((i): InstrumentDto => {
-      const zero = zeroChecks.filter((z) => z.instrumentId === i.id).at(-1);
-      return {
-        id: i.id,
-        name: i.name,
-        kind: i.kind,
-        unit: i.unit,
-        range: i.rangeLow && i.rangeHigh ? [i.rangeLow, i.rangeHigh] : null,
-        percent: i.percent ?? null,
-        division: i.division ?? null,
-        gaugeHeight: i.gaugeHeight ?? null,
-        tappingHeight: i.tappingHeight ?? null,
-        line: i.line === "full" || i.line === "empty" ? i.line : null,
-        zero: zero
-          ? { at: zero.at.toISOString(), passed: zero.passed, deviation: zero.deviation }
-          : null,
-      };
-    }),
+    retiredAt: pump.retiredAt?.toISOString() ?? null,
+    instruments: gauges.instruments,
   };
 }

@@ -58,6 +58,7 @@ export async function makePump(_: NewPumpState, data: FormData): Promise<NewPump
       await tx.flush();
     }
     tx.create(Pump, {
+      retiredAt: null,
       id: pumpId,
       siteId,
       tag,

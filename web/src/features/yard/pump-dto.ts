@@ -1,8 +1,16 @@
 /** A pump as screens and case files need it: everything as written. */
+export interface ZeroDto {
+  readonly at: string;
+  readonly passed: boolean;
+  readonly deviation: string;
+}
+
 export interface InstrumentDto {
   readonly id: string;
   readonly name: string;
   readonly kind: string;
+  /** Of the van, not of this pump. */
+  readonly travels: boolean;
   readonly unit: string;
   readonly range: readonly [string, string] | null;
   readonly percent: number | null;
@@ -10,11 +18,7 @@ export interface InstrumentDto {
   readonly gaugeHeight: string | null;
   readonly tappingHeight: string | null;
   readonly line: "full" | "empty" | null;
-  readonly zero: {
-    readonly at: string;
-    readonly passed: boolean;
-    readonly deviation: string;
-  } | null;
+  readonly zero: ZeroDto | null;
 }
 
 export interface PumpDto {
@@ -38,4 +42,6 @@ export interface PumpDto {
   /** Where the rating in force comes from, and whether one before it can be put back. */
   readonly curveSource: string | null;
   readonly hasEarlierRating: boolean;
+  /** When it was taken off the yard. */
+  readonly retiredAt: string | null;
 }

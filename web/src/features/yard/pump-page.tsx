@@ -6,7 +6,9 @@ import { day } from "@/shell/times";
 import { NextPump } from "./next-pump";
 import { PlateCard } from "./plate-card";
 import { PumpBoard } from "./pump-board";
+import { RetirePump } from "./retire-pump";
 import type { PumpPageDto } from "./server";
+import { TagCard } from "./tag-card";
 import { TrendLine } from "./trend-line";
 import { WearCard } from "./wear-card";
 import { pumpLine } from "./words";
@@ -28,7 +30,7 @@ export function PumpPage({ dto, rating }: { dto: PumpPageDto; rating: ReactNode 
           </>
         }
       >
-        {openSheetId ? (
+        {pump.retiredAt ? null : openSheetId ? (
           <LinkButton href={`/sheet/${openSheetId}`} now>
             Go on with its run sheet
           </LinkButton>
@@ -70,6 +72,8 @@ export function PumpPage({ dto, rating }: { dto: PumpPageDto; rating: ReactNode 
           {rating}
           {dto.wear ? <WearCard basis={dto.wear} /> : null}
           <NextPump pump={pump} />
+          <TagCard id={pump.id} tag={pump.tag} />
+          <RetirePump pump={pump} />
         </section>
       </div>
     </main>

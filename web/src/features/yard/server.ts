@@ -1,13 +1,16 @@
 import "server-only";
 import type { WrittenSheet } from "@yard-tack/core/sheet";
-import { logEntries, openSheets, unitOfWork, yard } from "@/db";
+import { logEntries, openSheets, pumpsByCode, unitOfWork, yard } from "@/db";
 import { logBody } from "@/features/log/index.server";
 import { loadPump } from "./load-pump";
 import type { PumpDto } from "./pump-dto";
 import { trendOf, type TrendPoint } from "./trend";
+import { readCode } from "./tag-code";
 import { type WearBasis, wearOf } from "./wear";
 
 export interface YardSite {
+  /** Taken off the yard; their logs stay. */
+  readonly retired: readonly { readonly id: string; readonly tag: string }[];
   readonly id: string;
   readonly name: string;
   readonly zone: string;
@@ -29,7 +32,8 @@ export async function loadYard(): Promise<YardSite[]> {
   const sites = await yard(em);
   const open = await openSheets(em);
   const log = await logEntries(em);
-  return sites.map(({ site, pumps }) => ({
+  return sites.map(({ site, pumps, retired }) => ({
+    retired: retired.map(({ id, tag }) => ({ id, tag })),
     id: site.id,
     name: site.name,
     zone: site.zone,
@@ -110,4 +114,12 @@ export async function loadPumpPage(pumpId: string): Promise<PumpPageDto | undefi
     openSheetId: open.find((o) => o.pump.id === pumpId)?.row.id ?? null,
     lastSnapshots: latest,
   };
+}
+
+/** The pump whose tag carries this code; undefined when none or more than one does. */
+export async function pumpByCode(text: string): Promise<string | undefined> {
+  const code = readCode(text);
+  if (!code) return undefined;
+  const found = await pumpsByCode(await unitOfWork(), code);
+  return found.length === 1 ? found[0]?.id : undefined;
 }

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { FindPump } from "./find-pump";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { day } from "@/shell/times";
@@ -14,6 +15,7 @@ export function YardPage({ sites }: { sites: readonly YardSite[] }) {
       <PageHead title="Yard" about={`${count} pumps at ${sites.length} places`}>
         <LinkButton href="/yard/new">New pump</LinkButton>
       </PageHead>
+      <FindPump />
       {sites.length === 0 ? (
         <p className={classes.empty}>
           No pump is known yet. Make one: a tag and a family are enough.
@@ -41,6 +43,17 @@ export function YardPage({ sites }: { sites: readonly YardSite[] }) {
               </li>
             ))}
           </ul>
+          {site.retired.length > 0 ? (
+            <p className={classes.muted}>
+              Taken off the yard:{" "}
+              {site.retired.map((p, i) => (
+                <span key={p.id}>
+                  {i > 0 ? ", " : ""}
+                  <Link href={`/yard/${p.id}`}>{p.tag}</Link>
+                </span>
+              ))}
+            </p>
+          ) : null}
         </section>
       ))}
     </main>

@@ -1,25 +1,57 @@
 "use client";
 
-import { observationRow } from "@yard-tack/core/diagnosis";
+import type { BoardView } from "@yard-tack/core/board";
+import { phoneAdvice, takeAlong } from "@yard-tack/core/procedure";
+import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
 import { Button } from "@mantine/core";
-import { day, dayAndClock } from "@/shell/times";
+import { useMemo } from "react";
 import { pumpLine } from "@/features/yard";
+import { day, dayAndClock } from "@/shell/times";
 import type { Sheet } from "../use-sheet";
+import { ChipGroup } from "./chips";
+import { Words } from "./words";
 import classes from "./steps.module.css";
 
-/** What was said on the phone, and what happened here before. */
-export function CallStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }) {
-  const { dto } = sheet;
-  const { pump } = dto;
-  const codes = dto.codes.map((c) => observationRow(c)?.name ?? c);
+const TOLD = ["complaint", "onset"] as const;
+const NAMES = { complaint: "Taken as", onset: "Since when" } as const;
+
+/** What was said on the phone, what happened here before, what to tell them and what to load. */
+export function CallStep({
+  sheet,
+  view,
+  onNext,
+}: {
+  sheet: Sheet;
+  view: BoardView | null;
+  onNext: () => void;
+}) {
+  const { dto, facts } = sheet;
+  const { pump, recurrence } = dto;
+  const codes = useMemo(() => {
+    const { observations } = sheet.state;
+    const noted = [...observations].filter(([, s]) => s === "present").map(([o]) => o);
+    return [...dto.codes.filter((c) => observations.get(c) !== "absent"), ...noted];
+  }, [dto.codes, sheet.state]);
+  const advice = phoneAdvice(facts, codes);
+  const load = view
+    ? takeAlong(
+        facts,
+        view.tests.map((t) => t.id),
+        view.causes,
+      )
+    : undefined;
   return (
     <section className={classes.body}>
       <h2>{dto.kind === "round" ? "Planned round" : "Call"}</h2>
-      {dto.recurrence ? (
-        <p className={classes.alert}>
-          Second time in {dto.recurrence.daysAgo} days. On {day(dto.recurrence.at, pump.zone)}:{" "}
-          {dto.recurrence.found} {dto.recurrence.done}
-        </p>
+      {recurrence ? (
+        <div className={classes.again} role="note">
+          <b>
+            Second time in {recurrence.daysAgo} days: {recurrence.title.toLowerCase()}
+          </b>
+          <p>
+            {day(recurrence.at, pump.zone)}. Found: {recurrence.found} Done: {recurrence.done}
+          </p>
+        </div>
       ) : null}
       <dl className={classes.facts}>
         <dt>Pump</dt>
@@ -40,19 +72,42 @@ export function CallStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
             <dd>“{dto.callerNote}”</dd>
           </>
         ) : null}
-        {codes.length > 0 ? (
-          <>
-            <dt>Taken as</dt>
-            <dd>{codes.join(", ")}</dd>
-          </>
-        ) : null}
         <dt>Due</dt>
         <dd>{dayAndClock(dto.dueAt, pump.zone)}</dd>
       </dl>
-      <p className={classes.advice}>
-        Until someone is there: do not run it dry, do not run it against a shut valve, switch it off
-        if it is hot, loud or smells.
-      </p>
+      {advice.length > 0 ? (
+        <section className={classes.tell} aria-label="Tell them until someone is there">
+          <h3>Tell them until someone is there</h3>
+          <ul>
+            {advice.map((a) => (
+              <li key={a}>{a}</li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      {load ? (
+        <section className={classes.load} aria-label="Take along">
+          <h3>Take along</h3>
+          <p>{load.readings.join(", ")}.</p>
+          {load.tests.length > 0 ? <p>For the tests: {load.tests.join(", ")}.</p> : null}
+          {load.parts.length > 0 ? <p>Parts it may want: {load.parts.join(", ")}.</p> : null}
+        </section>
+      ) : null}
+      {TOLD.map((id) => (
+        <ChipGroup
+          key={id}
+          name={NAMES[id]}
+          rows={OBSERVATIONS.filter((o) => o.id.startsWith(`${id}.`))}
+          sheet={sheet}
+          told={dto.codes}
+        />
+      ))}
+      <Words
+        sheet={sheet}
+        noteKey="call.changed"
+        label="What changed, what else they said"
+        rows={2}
+      />
       <Button onClick={onNext}>Make safe</Button>
     </section>
   );

@@ -40,7 +40,10 @@ export function Knots({
                 </span>
                 <span className={classes.knot} aria-hidden />
                 <span className={classes.words}>
-                  <b>{step.name}</b>
+                  <b aria-hidden data-short>
+                    {step.short}
+                  </b>
+                  <b data-long>{step.name}</b>
                   <small>{knot?.say}</small>
                 </span>
               </button>

@@ -1,25 +1,31 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
-import type { UnitSystem } from "@yard-tack/core/quantity";
 import { observationRow } from "@yard-tack/core/diagnosis";
-import { Button } from "@mantine/core";
-import { useRef } from "react";
-import { day } from "@/shell/times";
+import { formatNumber, parseQuantity, type UnitSystem } from "@yard-tack/core/quantity";
+import { vibrationZone } from "@yard-tack/core/upkeep";
+import { Button, Checkbox } from "@mantine/core";
+import type { ReactNode } from "react";
+import { useSettings } from "@/shell/who";
 import type { SnapshotLabel } from "../entries";
-import { ReadingStrip } from "../reading-strip";
+import { sideOf } from "../gauge-in-use";
+import { Choice, GaugePanel } from "../gauge-panel";
+import { SheetStrip } from "../sheet-strip";
 import { readingKey } from "../sheet-state";
-import { type Slot, slotsOf } from "../slots";
+import { type SheetSlot, slotsOf, TOOLS, USUAL_TOOLS } from "../slots";
+import { DropCounter } from "../timing/drop-counter";
+import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
 import { AMPS_CAUTION, SHUT_CAUTION } from "./cautions-here";
 import { CautionCard } from "./caution-card";
-import { ObservationChip } from "./look-step";
+import { ObservationChip } from "./chips";
+import { StopCard, useStops } from "./stop-bar";
 import classes from "./steps.module.css";
 
 const POSITIONS: readonly {
   readonly label: SnapshotLabel;
   readonly name: string;
-  /** Never on a positive-displacement pump. */
+  /** Not on a pump that must not be shut. */
   readonly closesDischarge: boolean;
 }[] = [
   { label: "as found", name: "As found", closesDischarge: false },
@@ -27,6 +33,9 @@ const POSITIONS: readonly {
   { label: "shut", name: "Shut", closesDischarge: true },
   { label: "after", name: "After", closesDischarge: false },
 ];
+
+/** A shut-off reading takes no longer than this [s]; the bell rings earlier where less is allowed. */
+const SHUT_BELL = 30;
 
 export interface ReadingsStepProps {
   readonly sheet: Sheet;
@@ -47,39 +56,35 @@ export function ReadingsStep({
   onNext,
 }: ReadingsStepProps) {
   const { pump } = sheet.dto;
-  const list = useRef<HTMLDivElement>(null);
-  const slots = slotsOf(pump, units);
-  const phases = slots.filter((s) => s.slot.startsWith("amps"));
-  const others = slots.filter((s) => !s.slot.startsWith("amps"));
-  const locked = !sheet.state.acknowledged.has(AMPS_CAUTION);
+  const [settings, change] = useSettings();
+  const onHand = settings.onHand ?? USUAL_TOOLS;
+  const slots = slotsOf(pump, sheet.facts, units);
+  const taken = (s: SheetSlot) => sheet.state.readings.has(readingKey(snapshot, s.slot));
+  // What was read once stays in sight, whatever is on hand today.
+  const near = (s: SheetSlot) => onHand.includes(s.tool) || taken(s);
+  const first = slots.filter((s) => s.place === "first");
+  const phases = slots.filter((s) => s.place === "phases");
+  const then = slots.filter(
+    (s) => (s.place === "then" && near(s)) || (s.place === "more" && taken(s)),
+  );
+  const more = slots.filter((s) => !first.includes(s) && !phases.includes(s) && !then.includes(s));
+  const stops = useStops(sheet);
+  const shutStop = stops.find((s) => s.blocks === "shut-valve");
+  const displacement = shutStop?.id === "displacement-shut";
+  const positions = POSITIONS.filter(
+    (p) => !(p.closesDischarge && displacement) && !(p.label === "shut" && shutStop),
+  );
+  const ampsLocked = !sheet.state.acknowledged.has(AMPS_CAUTION);
   const shutLocked = snapshot === "shut" && !sheet.state.acknowledged.has(SHUT_CAUTION);
-  const displacement = pump.family === "positive-displacement";
-  const focusAfter = (slot: string) => {
-    const inputs = [
-      ...(list.current?.querySelectorAll<HTMLInputElement>("[data-slot] input:not(:disabled)") ??
-        []),
-    ];
-    const index = inputs.findIndex(
-      (i) => i.closest("[data-slot]")?.getAttribute("data-slot") === slot,
-    );
-    const following = inputs[index + 1];
-    if (following) {
-      following.focus();
-      following.scrollIntoView({ block: "nearest" });
-    } else (document.activeElement as HTMLElement | null)?.blur();
-  };
-  const strip = (s: Slot, compact = false) => {
-    const key = readingKey(snapshot, s.slot);
-    const entry = sheet.state.readings.get(key);
+  const strip = (s: SheetSlot, compact = false) => {
+    const electrical = s.slot.startsWith("amps") || s.slot.startsWith("volts");
     return (
-      <ReadingStrip
-        // A strip starts from what is kept; once that is known it is made anew.
-        key={`${key}${sheet.ready ? "" : "-early"}`}
+      <SheetStrip
+        key={s.slot}
+        sheet={sheet}
+        units={units}
         slot={s}
-        pump={pump}
-        system={units}
-        entry={entry}
-        draft={sheet.drafts.get(key)}
+        snapshot={snapshot}
         expected={
           s.expects && (snapshot === "as found" || snapshot === "after" || s.expects === "speed")
             ? view?.expectations[s.expects]
@@ -87,29 +92,17 @@ export function ReadingsStep({
         }
         hint={s.slot === "flow" && snapshot === "as found" ? view?.flowHint : undefined}
         compact={compact}
-        locked={sheet.dto.signedAt !== null || shutLocked || (compact && locked)}
-        onDraft={(text) => sheet.draft(key, text)}
-        onLive={(raw) => sheet.live(key, raw)}
-        onReading={(r) =>
-          sheet.add({
-            kind: "reading",
-            snapshot,
-            slot: s.slot,
-            supersedes: entry?.id ?? null,
-            ...r,
-          })
-        }
-        onNext={() => focusAfter(s.slot)}
+        below={<Below sheet={sheet} units={units} slot={s} snapshot={snapshot} />}
+        locked={shutLocked || (electrical && ampsLocked)}
       />
     );
   };
-  const zero = pump.instruments.find((i) => i.kind === "suction-gauge")?.zero;
   return (
-    <section ref={list} aria-label="Readings">
+    <section aria-label="Readings">
       <div className={classes.readingsHead}>
         <h2>Readings</h2>
-        <div role="group" aria-label="Valve position" className={classes.positions}>
-          {POSITIONS.filter((p) => !displacement || !p.closesDischarge).map((p) => (
+        <div role="group" aria-label="Discharge valve" className={classes.positions}>
+          {positions.map((p) => (
             <button
               key={p.label}
               type="button"
@@ -121,23 +114,40 @@ export function ReadingsStep({
           ))}
         </div>
       </div>
-      {displacement ? (
-        <p className={classes.hint}>
-          <b>Stop:</b> never shut or throttle the discharge of a positive-displacement pump;
-          pressure rises until something breaks.
-        </p>
+      {shutStop && (displacement || snapshot === "throttled") ? (
+        <div className={classes.inset}>
+          <StopCard stop={shutStop} sheet={sheet} />
+        </div>
       ) : null}
-      {snapshot === "shut" ? <CautionCard id={SHUT_CAUTION} sheet={sheet} /> : null}
+      {snapshot === "shut" ? (
+        <div className={classes.inset}>
+          <CautionCard id={SHUT_CAUTION} sheet={sheet} />
+          {view?.deadHeadSeconds ? (
+            <p className={classes.advice}>
+              By its own heat this casing reaches its limit in about{" "}
+              {formatNumber(view.deadHeadSeconds / 60, 2)} min. That is a limit, not a target.
+            </p>
+          ) : null}
+          {shutLocked ? null : (
+            <Watch
+              id={`${sheet.dto.id}/shut`}
+              ringAfter={Math.min(SHUT_BELL, (view?.deadHeadSeconds ?? 2 * SHUT_BELL) / 2)}
+            />
+          )}
+        </div>
+      ) : null}
       {snapshot === "after" ? (
         <p className={classes.hint}>
           Readings after the repair, valve as found. They prove the cure and are not weighed for the
           cause.
         </p>
       ) : null}
-      {others.map((s) => strip(s))}
-      {phases.length > 0 && pump.motor ? (
-        locked ? (
-          <CautionCard id={AMPS_CAUTION} sheet={sheet} />
+      {first.map((s) => strip(s))}
+      {phases.length > 0 ? (
+        ampsLocked ? (
+          <div className={classes.inset}>
+            <CautionCard id={AMPS_CAUTION} sheet={sheet} />
+          </div>
         ) : (
           <div className={classes.phases}>
             <h3>Current{phases.length > 1 ? ", each phase" : ""}</h3>
@@ -145,19 +155,108 @@ export function ReadingsStep({
           </div>
         )
       ) : null}
+      {then.map((s) => strip(s, s.slot.startsWith("volts")))}
+      {then.some((s) => s.slot.startsWith("volts")) ? <VoltsBetween sheet={sheet} /> : null}
       <div className={classes.chips}>
         {[...sheet.state.observations].map(([id]) => {
           const row = observationRow(id);
           return row ? <ObservationChip key={id} row={row} sheet={sheet} /> : null;
         })}
       </div>
-      <p className={classes.hint}>
-        No reading is compulsory.{" "}
-        {zero ? `Suction gauge last at zero on ${day(zero.at, pump.zone)}.` : ""}
-      </p>
+      <details className={classes.more}>
+        <summary>More readings</summary>
+        {more.map((s) => strip(s, s.slot.startsWith("volts")))}
+        {more.some((s) => s.slot === "volts.1") ? <VoltsBetween sheet={sheet} /> : null}
+        <fieldset className={classes.onHand}>
+          <legend>
+            With me, remembered for {onHand === settings.onHand ? "me" : "whoever ticks"}
+          </legend>
+          {TOOLS.map((t) => (
+            <Checkbox
+              key={t}
+              label={t}
+              checked={onHand.includes(t)}
+              onChange={(e) =>
+                change({
+                  onHand: e.target.checked ? [...onHand, t] : onHand.filter((x) => x !== t),
+                })
+              }
+            />
+          ))}
+        </fieldset>
+      </details>
+      <p className={classes.hint}>No reading is compulsory.</p>
       <div className={classes.forward}>
         <Button onClick={onNext}>Compare</Button>
       </div>
     </section>
   );
+}
+
+const siOf = (raw: string): number | null => {
+  const parsed = parseQuantity(raw, "leakage");
+  return parsed.ok ? parsed.value.si : null;
+};
+
+/** Voltages are read one way or the other; asked once and never mixed. */
+function VoltsBetween({ sheet }: { sheet: Sheet }) {
+  if (sheet.facts.driver === "1-phase") return null;
+  return (
+    <Choice
+      name="Voltages were read"
+      options={[
+        { id: "lines", name: "line to line" },
+        { id: "line-neutral", name: "line to neutral" },
+      ]}
+      value={sheet.state.notes.get("volts.between")?.text ?? "lines"}
+      onChoose={(v) => sheet.note("volts.between", v)}
+    />
+  );
+}
+
+/** What belongs under a strip: its gauge, a drop counter, the zone of a vibration. */
+function Below({
+  sheet,
+  units,
+  slot,
+  snapshot,
+}: {
+  sheet: Sheet;
+  units: UnitSystem;
+  slot: SheetSlot;
+  snapshot: SnapshotLabel;
+}): ReactNode {
+  const key = readingKey(snapshot, slot.slot);
+  const entry = sheet.state.readings.get(key);
+  const si = entry?.si ?? undefined;
+  const side = sideOf(slot.slot);
+  if (side) {
+    return (
+      <GaugePanel sheet={sheet} units={units} side={side} slot={slot} asked={si !== undefined} />
+    );
+  }
+  if (slot.slot === "leakage") {
+    return (
+      <DropCounter
+        onTake={(raw) =>
+          sheet.add({
+            kind: "reading",
+            snapshot,
+            slot: slot.slot,
+            raw,
+            unit: "drops/min",
+            si: siOf(raw),
+            fault: null,
+            reason: null,
+            supersedes: entry?.id ?? null,
+          })
+        }
+      />
+    );
+  }
+  if (slot.slot === "vibration" && si !== undefined) {
+    const zone = vibrationZone(si);
+    return <p className={classes.advice}>{zone.say}</p>;
+  }
+  return null;
 }

@@ -1,14 +1,17 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
-import { formatNumber } from "@yard-tack/core/quantity";
+import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionRow, testRow } from "@yard-tack/core/diagnosis";
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import { clock } from "@/shell/times";
 import type { Sheet } from "../use-sheet";
+import { Capture } from "./capture";
 import { Cautions } from "./caution-card";
-import { Stopwatch } from "./stopwatch";
+import { Isolation, isolationOf } from "./isolation";
+import { useStops } from "./stop-bar";
+import { Words } from "./words";
 import classes from "./steps.module.css";
 
 /** Longest list of tests worth reading at the pump. */
@@ -16,6 +19,7 @@ const SHOWN = 6;
 
 export interface TestStepProps {
   readonly sheet: Sheet;
+  readonly units: UnitSystem;
   readonly view: BoardView | null;
   /** The test being done, if any. */
   readonly active: string | null;
@@ -24,7 +28,7 @@ export interface TestStepProps {
 }
 
 /** The tests by what they tell per minute, and the one being done. */
-export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProps) {
+export function TestStep({ sheet, units, view, active, onActive, onNext }: TestStepProps) {
   const tests = view?.tests ?? [];
   return (
     <section className={classes.body}>
@@ -39,6 +43,7 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
           key={active}
           id={active}
           sheet={sheet}
+          units={units}
           view={view}
           onDone={() => onActive(null)}
         />
@@ -64,7 +69,7 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
           ))}
         </ol>
       )}
-      <DoneTests sheet={sheet} />
+      <DoneTests sheet={sheet} onOpen={onActive} />
       {view && view.forbidden.length > 0 ? (
         <>
           <h3>Not on this pump</h3>
@@ -87,18 +92,25 @@ export function TestStep({ sheet, view, active, onActive, onNext }: TestStepProp
 function ActiveTest({
   id,
   sheet,
+  units,
   view,
   onDone,
 }: {
   id: string;
   sheet: Sheet;
+  units: UnitSystem;
   view: BoardView | null;
   onDone: () => void;
 }) {
   const row = testRow(id);
   const [before] = useState(view?.causes[0]);
+  const blocked = useStops(sheet).find((s) => s.blocks === "running" && !s.cleared);
   if (!row) return null;
   const waiting = row.cautions.filter((c) => !sheet.state.acknowledged.has(c));
+  const onTerminals = row.cautions.some((c) => c === "electrical");
+  const opens = row.cautions.some((c) => c === "lockout");
+  const isolation = isolationOf(sheet);
+  const dead = !onTerminals || sheet.facts.driver === "engine" || isolation.open;
   return (
     <article className={classes.active}>
       <h3>{row.name}</h3>
@@ -119,28 +131,26 @@ function ActiveTest({
         </p>
       ) : (
         <>
-          <ol className={classes.steps}>
-            {row.steps.map((s) => (
-              <li key={s}>{s}</li>
-            ))}
-          </ol>
-          <Stopwatch id={`${sheet.dto.id}/${id}`} expected={row.minutes} />
-          <p>
-            <b>How did it turn out?</b>
-          </p>
-          <div className={classes.outcomes}>
-            {row.outcomes.map((o) => (
-              <Button
-                key={o.id}
-                onClick={() => {
-                  sheet.add({ kind: "test", test: id, outcome: o.id });
-                  onDone();
-                }}
-              >
-                {o.name}
-              </Button>
-            ))}
-          </div>
+          {onTerminals || opens ? <Isolation sheet={sheet} /> : null}
+          {blocked ? (
+            <p className={classes.alert}>
+              A Stop is in force: {blocked.title}. The test waits until that is answered above.
+            </p>
+          ) : !dead ? (
+            <p className={classes.locked}>
+              The steps open when it is isolated and proven dead, or a licensed person says so.
+            </p>
+          ) : (
+            <>
+              <ol className={classes.steps}>
+                {row.steps.map((s) => (
+                  <li key={s}>{s}</li>
+                ))}
+              </ol>
+              <Capture sheet={sheet} units={units} view={view} test={id} onOutcome={onDone} />
+              <Words sheet={sheet} noteKey={`test.${id}`} label="Anything to say of it" rows={2} />
+            </>
+          )}
         </>
       )}
       <Button variant="subtle" onClick={onDone}>
@@ -150,7 +160,7 @@ function ActiveTest({
   );
 }
 
-function DoneTests({ sheet }: { sheet: Sheet }) {
+function DoneTests({ sheet, onOpen }: { sheet: Sheet; onOpen: (id: string) => void }) {
   const done = [...sheet.state.outcomes];
   if (done.length === 0) return null;
   return (
@@ -166,6 +176,9 @@ function DoneTests({ sheet }: { sheet: Sheet }) {
                 <b>{row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome}</b>,{" "}
                 {clock(o.at, sheet.dto.pump.zone)}
               </span>
+              <Button variant="default" onClick={() => onOpen(id)}>
+                Look
+              </Button>
               <Button
                 variant="default"
                 onClick={() => sheet.add({ kind: "test", test: id, outcome: null })}

@@ -1,0 +1,155 @@
+"use client";
+
+import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
+import { NativeSelect } from "@mantine/core";
+import { day } from "@/shell/times";
+import { factKey, gaugeInUse, type Side, vanGauges, withKey, zeroKey } from "./gauge-in-use";
+import { NoteStrip } from "./sheet-strip";
+import type { Slot } from "./slots";
+import type { Sheet } from "./use-sheet";
+import classes from "./gauge-panel.module.css";
+
+const CLASSES = ["0.6", "1", "1.6", "2.5"] as const;
+const LINES = [
+  { id: "full", name: "line full" },
+  { id: "empty", name: "line empty" },
+] as const;
+
+/** How a pressure's gauge hangs, how good it is and where its zero stands: asked once, remembered. */
+export function GaugePanel({
+  sheet,
+  units,
+  side,
+  slot,
+  asked,
+}: {
+  sheet: Sheet;
+  units: UnitSystem;
+  side: Side;
+  slot: Slot;
+  /** There is a reading that its height would change. */
+  asked: boolean;
+}) {
+  const g = gaugeInUse(sheet.dto.pump, sheet.state.notes, side);
+  if (!g.place || !g.gauge) return null;
+  const { place, gauge } = g;
+  const unknown = g.height === undefined || g.line === undefined;
+  const van = vanGauges(sheet.dto.pump);
+  const strip = (name: string, dimension: Slot["dimension"], list: readonly string[]): Slot => ({
+    slot: `${side}.${name.replace(/\W/g, "")}`,
+    name,
+    dimension,
+    units: list,
+    signed: true,
+  });
+  const lengths = units === "us" ? ["ft", "in", "m"] : ["m", "cm", "ft"];
+  const zero = g.zero;
+  const zeroSay = zero
+    ? Math.abs(zero.si) > g.zeroPlay
+      ? `stands ${zero.text} off: taken off today's readings`
+      : `at zero today within its class (${zero.text} taken off)`
+    : gauge.zero
+      ? `zero ${gauge.zero.passed ? "good" : "off"} on ${day(gauge.zero.at, sheet.dto.pump.zone)}`
+      : "zero not looked at yet";
+  const say = [
+    g.gauge.id === place.id ? undefined : gauge.name,
+    g.height ? `${g.height} up` : undefined,
+    g.line ? `line ${g.line}` : undefined,
+    g.percent === undefined ? "no class" : `class ${g.percent}`,
+    zeroSay,
+  ].filter(Boolean);
+  return (
+    <details className={classes.panel} open={(unknown && asked) || undefined} data-gauge={side}>
+      <summary>
+        {unknown && asked ? "How does this gauge hang? Asked once. " : ""}
+        {say.join(", ")}
+      </summary>
+      {van.length > 0 ? (
+        <NativeSelect
+          label="Read with"
+          value={gauge.id}
+          data={[place, ...van].map((i) => ({
+            value: i.id,
+            label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${day(i.zero.at, sheet.dto.pump.zone)}` : ""}`,
+          }))}
+          onChange={(e) =>
+            sheet.note(withKey(side), e.target.value === place.id ? "" : e.target.value)
+          }
+        />
+      ) : null}
+      <NoteStrip
+        sheet={sheet}
+        units={units}
+        compact
+        slot={strip("Gauge over shaft", "length", lengths)}
+        noteKey={factKey(place.id, "height")}
+        remembered={g.height}
+      />
+      <Choice
+        name={`Line to the ${side} gauge`}
+        options={LINES}
+        value={g.line}
+        onChoose={(v) => sheet.note(factKey(place.id, "line"), v)}
+      />
+      <NoteStrip
+        sheet={sheet}
+        units={units}
+        compact
+        slot={strip("Reads up to", "pressure", slot.units)}
+        noteKey={factKey(gauge.id, "high")}
+        remembered={g.range?.[1]}
+      />
+      <Choice
+        name="Class of the gauge"
+        options={CLASSES.map((c) => ({ id: c, name: c }))}
+        value={g.percent === undefined ? undefined : String(g.percent)}
+        onChoose={(v) => {
+          sheet.note(factKey(gauge.id, "percent"), v);
+          if (!g.range)
+            sheet.note(factKey(gauge.id, "low"), side === "suction" ? "-1 bar" : "0 bar");
+        }}
+      />
+      <NoteStrip
+        sheet={sheet}
+        units={units}
+        compact
+        slot={strip("At rest it shows", "pressure", slot.units)}
+        noteKey={zeroKey(gauge.id)}
+        remembered={undefined}
+      />
+      <p className={classes.hint}>
+        Cock shut and let off first.{" "}
+        {zero ? `${formatSi(zero.si, "pressure", units)} is taken off what it reads.` : ""}
+      </p>
+    </details>
+  );
+}
+
+/** A few buttons of which one holds. */
+export function Choice<T extends string>({
+  name,
+  options,
+  value,
+  onChoose,
+}: {
+  name: string;
+  options: readonly { readonly id: T; readonly name: string }[];
+  value: string | undefined;
+  onChoose: (id: T) => void;
+}) {
+  return (
+    <div role="group" aria-label={name} className={classes.choice}>
+      <span>{name}</span>
+      {options.map((o) => (
+        <button
+          key={o.id}
+          type="button"
+          aria-pressed={o.id === value}
+          onClick={() => onChoose(o.id)}
+        >
+          {o.name}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,232 @@
+"use client";
+
+import {
+  comparePlate,
+  type PlateField,
+  plateFields,
+  type PlateKind,
+  registerValue,
+} from "@yard-tack/core/procedure";
+import type { UnitSystem } from "@yard-tack/core/quantity";
+import { Button, TextInput } from "@mantine/core";
+import { useRouter } from "next/navigation";
+import { useState, useTransition } from "react";
+import { codeOf, FindPump } from "@/features/yard";
+import { PhotoStrip } from "../photo-strip";
+import { savePlate } from "../save-plate";
+import { NoteStrip } from "../sheet-strip";
+import type { Sheet } from "../use-sheet";
+import classes from "./steps.module.css";
+
+const plateKey = (kind: PlateKind, key: string): string => `plate.${kind}.${key}`;
+const unreadKey = (kind: PlateKind, key: string): string => `unread.${kind}.${key}`;
+
+/** Is it this pump, and do its plates say what the register says? */
+export function IdentifyStep({
+  sheet,
+  units,
+  onNext,
+}: {
+  sheet: Sheet;
+  units: UnitSystem;
+  onNext: () => void;
+}) {
+  const { pump } = sheet.dto;
+  return (
+    <section className={classes.body}>
+      <h2>Identify</h2>
+      <TagCheck sheet={sheet} />
+      <Plate sheet={sheet} units={units} kind="body" name="Body plate" register={pump.body} />
+      {sheet.facts.driver === "engine" ? null : (
+        <Plate sheet={sheet} units={units} kind="motor" name="Motor plate" register={pump.motor} />
+      )}
+      <Button onClick={onNext}>Look and listen</Button>
+    </section>
+  );
+}
+
+/** The code on the tag against this sheet's pump. */
+function TagCheck({ sheet }: { sheet: Sheet }) {
+  const router = useRouter();
+  const { pump } = sheet.dto;
+  const own = codeOf(pump.id);
+  const seen = sheet.state.notes.get("tag")?.text;
+  const [other, setOther] = useState<string | null>(null);
+  return (
+    <div className={classes.tagCheck}>
+      <FindPump
+        onCode={(code) => {
+          const written = codeOf(code);
+          if (written === own) sheet.note("tag", own);
+          setOther(written === own ? null : written);
+        }}
+      />
+      {seen ? (
+        <p className={classes.acknowledged}>The tag is this pump&apos;s: {pump.tag}.</p>
+      ) : null}
+      {other ? (
+        <div role="alert" className={classes.alert}>
+          <p>
+            That tag ({other}) is another pump&apos;s. This sheet is {pump.tag}&apos;s.
+          </p>
+          <Button variant="default" onClick={() => router.push(`/t/${other}`)}>
+            Open the other pump
+          </Button>
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+function Plate({
+  sheet,
+  units,
+  kind,
+  name,
+  register,
+}: {
+  sheet: Sheet;
+  units: UnitSystem;
+  kind: PlateKind;
+  name: string;
+  register: Readonly<Record<string, unknown>> | null;
+}) {
+  const fields = plateFields(kind, sheet.facts);
+  const [pending, start] = useTransition();
+  const [said, setSaid] = useState<string | null>(null);
+  const router = useRouter();
+  const rows = fields.map((field) => {
+    const text = sheet.state.notes.get(plateKey(kind, field.key))?.text ?? "";
+    const unreadable = sheet.state.notes.has(unreadKey(kind, field.key));
+    return {
+      field,
+      unreadable,
+      found: comparePlate(field, { text, unreadable }, register?.[field.key]),
+    };
+  });
+  const fresh = rows.flatMap(({ field, found }) =>
+    found.kind === "new" || found.kind === "differs"
+      ? [[field.key, registerValue(field, found.plate)] as const]
+      : [],
+  );
+  const take = () =>
+    start(async () => {
+      const ok = await savePlate({
+        pumpId: sheet.dto.pump.id,
+        kind,
+        facts: Object.fromEntries(fresh),
+      }).catch(() => false);
+      setSaid(
+        ok
+          ? "Taken into the register; what stood there before is kept."
+          : "The register did not take it. What you read stays on this sheet; try again in a moment.",
+      );
+      if (ok) router.refresh();
+    });
+  return (
+    <section className={classes.plateRead} aria-label={name}>
+      <h3>{name}</h3>
+      <PhotoStrip
+        sheet={sheet}
+        about={`${kind}-plate`}
+        name={`Photo of the ${name.toLowerCase()}`}
+      />
+      {rows.map(({ field, unreadable, found }) => (
+        <div key={field.key} className={classes.plateField} data-plate={`${kind}.${field.key}`}>
+          {field.holds === "words" || field.holds === "number" ? (
+            <PlateWords sheet={sheet} kind={kind} field={field} locked={unreadable} />
+          ) : unreadable ? (
+            <p>{field.name}</p>
+          ) : (
+            <NoteStrip
+              sheet={sheet}
+              units={units}
+              compact
+              slot={{
+                slot: `${kind}.${field.key}`,
+                name: field.name,
+                dimension: field.holds,
+                units: field.units,
+                signed: false,
+              }}
+              noteKey={plateKey(kind, field.key)}
+            />
+          )}
+          <button
+            type="button"
+            className={classes.chip}
+            aria-pressed={unreadable}
+            aria-label={`${field.name}: cannot be read`}
+            onClick={() => sheet.note(unreadKey(kind, field.key), unreadable ? "" : "yes")}
+          >
+            cannot be read
+          </button>
+          <Difference found={found} />
+        </div>
+      ))}
+      {fresh.length > 0 ? (
+        <Button variant="default" loading={pending} onClick={take}>
+          Take {fresh.length === 1 ? "it" : `these ${fresh.length}`} into the register
+        </Button>
+      ) : null}
+      {said ? <p role="status">{said}</p> : null}
+    </section>
+  );
+}
+
+function PlateWords({
+  sheet,
+  kind,
+  field,
+  locked,
+}: {
+  sheet: Sheet;
+  kind: PlateKind;
+  field: PlateField;
+  locked: boolean;
+}) {
+  const key = plateKey(kind, field.key);
+  const stored = sheet.state.notes.get(key)?.text ?? "";
+  const [text, setText] = useState(sheet.drafts.get(key) ?? stored);
+  return (
+    <TextInput
+      label={field.name}
+      value={text}
+      disabled={locked}
+      maxLength={200}
+      autoComplete="off"
+      inputMode={field.holds === "number" ? "decimal" : "text"}
+      onChange={(e) => {
+        setText(e.target.value);
+        sheet.draft(key, e.target.value);
+      }}
+      onBlur={() => {
+        if (text.trim() !== stored) sheet.note(key, text.trim());
+        sheet.draft(key, "");
+      }}
+    />
+  );
+}
+
+function Difference({ found }: { found: ReturnType<typeof comparePlate> }) {
+  switch (found.kind) {
+    case "not-read":
+      return null;
+    case "agrees":
+      return <small className={classes.agrees}>as in the register</small>;
+    case "new":
+      return <small>not in the register yet</small>;
+    case "unreadable":
+      return (
+        <small>{found.register ? `register: ${found.register}` : "not in the register"}</small>
+      );
+    case "differs":
+      return (
+        <small className={classes.differs}>
+          plate {found.plate}, register {found.register}
+        </small>
+      );
+    case "not-understood":
+      return <small className={classes.differs}>{found.message} It is kept as typed.</small>;
+  }
+}

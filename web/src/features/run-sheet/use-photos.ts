@@ -1,0 +1,105 @@
+"use client";
+
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { v4 as newId } from "uuid";
+import { useWho } from "@/shell/who";
+import { type CourierState, makeCourier } from "./courier";
+import { keepPhoto, type KeptPhoto, photosAcknowledged, photosWaiting } from "./outbox";
+import { goneKey } from "./photo-notes";
+import { putPhoto } from "./post";
+import type { SheetDto } from "./sheet-dto";
+import type { SheetState } from "./sheet-state";
+
+export interface SheetPhoto {
+  readonly id: string;
+  readonly about: string;
+  readonly at: string;
+  readonly width: number;
+  readonly height: number;
+  readonly url: string;
+}
+
+export interface SheetPhotos {
+  readonly list: readonly SheetPhoto[];
+  readonly courier: CourierState;
+  /** Keeps a picture that is upright and small, and sends it when it can. */
+  readonly add: (
+    about: string,
+    picture: { blob: Blob; width: number; height: number },
+  ) => Promise<void>;
+}
+
+/** Pictures of a sheet: the server's, and those this device still holds. */
+export function usePhotos(
+  dto: SheetDto,
+  state: SheetState,
+  clockFault: RefObject<number>,
+): SheetPhotos {
+  const who = useWho();
+  const [own, setOwn] = useState<readonly SheetPhoto[]>([]);
+  const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
+  const courierRef = useRef<ReturnType<typeof makeCourier<KeptPhoto>> | null>(null);
+
+  useEffect(() => {
+    const urls: string[] = [];
+    const made = makeCourier<KeptPhoto>({
+      waiting: () => photosWaiting(dto.id),
+      acknowledged: photosAcknowledged,
+      batch: 1,
+      post: async ([photo]) => (photo ? putPhoto(photo) : { ok: true, kept: [] }),
+      now: () => new Date().toISOString(),
+      pause: (ms, then) => {
+        const timer = setTimeout(then, ms);
+        return () => clearTimeout(timer);
+      },
+      tell: setCourier,
+    });
+    courierRef.current = made;
+    void photosWaiting(dto.id).then((kept) => {
+      const shown = kept.map((k) => shownPhoto(k));
+      urls.push(...shown.map((s) => s.url));
+      if (shown.length > 0) setOwn((list) => [...shown, ...list]);
+      void made.nudge();
+    });
+    const online = () => void made.nudge();
+    window.addEventListener("online", online);
+    return () => {
+      made.stop();
+      window.removeEventListener("online", online);
+      for (const url of urls) URL.revokeObjectURL(url);
+    };
+  }, [dto.id]);
+
+  const add = useCallback(
+    async (about: string, picture: { blob: Blob; width: number; height: number }) => {
+      const photo: KeptPhoto = {
+        ...picture,
+        id: newId(),
+        sheetId: dto.id,
+        personId: who.id,
+        at: new Date(Date.now() + clockFault.current).toISOString(),
+        about,
+      };
+      await keepPhoto(photo);
+      setOwn((list) => [...list, shownPhoto(photo)]);
+      void courierRef.current?.nudge();
+    },
+    [dto.id, who.id, clockFault],
+  );
+
+  const list = useMemo(() => {
+    const sent = dto.photos.map((f) => ({ ...f, url: `/api/sheets/${dto.id}/photos/${f.id}` }));
+    const all = new Map([...sent, ...own].map((photo) => [photo.id, photo]));
+    return [...all.values()].filter((photo) => !state.notes.has(goneKey(photo.id)));
+  }, [dto.photos, dto.id, own, state.notes]);
+  return { list, courier, add };
+}
+
+const shownPhoto = ({ id, about, at, width, height, blob }: KeptPhoto): SheetPhoto => ({
+  id,
+  about,
+  at,
+  width,
+  height,
+  url: URL.createObjectURL(blob),
+});
