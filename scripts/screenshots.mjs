@@ -3,6 +3,7 @@ import { mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
+import { findChromium } from "./parts/chromium.mjs";
 import { startPostgres } from "./parts/postgres.mjs";
 import { say } from "./parts/say.mjs";
 import { ensureBuild, runTypeScript, serve, stopServing } from "./parts/web.mjs";
@@ -16,7 +17,7 @@ runTypeScript(root, "web/src/db/prepare.ts", { DATABASE_URL: database.url, YARD_
 const port = 3986;
 const server = await serve(root, { port, databaseUrl: database.url, quiet: true });
 const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
+  executablePath: findChromium(),
   args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run"],
 });
 

@@ -7,9 +7,10 @@ import { existsSync, readFileSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { findChromium } from "./parts/chromium.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
-import { installDebian, startPostgres } from "./parts/postgres.mjs";
-import { giveUp, say } from "./parts/say.mjs";
+import { startPostgres } from "./parts/postgres.mjs";
+import { say } from "./parts/say.mjs";
 import { ensureBuild, runTypeScript, serve, stopServing } from "./parts/web.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -90,18 +91,6 @@ function count(report, read) {
   passed += good;
   failed += bad;
   skipped += pending;
-}
-
-function findChromium() {
-  const places = ["/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"];
-  const found = () => places.find((p) => existsSync(p));
-  if (found()) return found();
-  if (process.getuid?.() !== 0) {
-    return giveUp("Chromium is missing; install Debian's package `chromium`.");
-  }
-  say("Installing Chromium from Debian's packages …");
-  installDebian(["chromium"]);
-  return found() ?? giveUp("Chromium was installed but is not in /usr/bin.");
 }
 
 function freePort() {

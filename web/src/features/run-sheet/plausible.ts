@@ -1,13 +1,15 @@
 /** Whether a value can be at all: asked about at once, kept with a reason. */
 import {
   formatNumber,
+  parseQuantity,
   prettyUnit,
   type Quantity,
   toUnit,
   type Unit,
 } from "@yard-tack/core/quantity";
 import type { PumpDto } from "@/features/yard";
-import { parseQuantity } from "@yard-tack/core/quantity";
+import { gaugeInUse, sideOf } from "./gauge-in-use";
+import type { SheetState } from "./sheet-state";
 
 const ATMOSPHERE = 101_325;
 /** Largest values any pump of this trade shows [SI]. */
@@ -20,16 +22,30 @@ const LARGEST: Readonly<Partial<Record<Quantity["dimension"], number>>> = {
   length: 1000,
 };
 
-/**
- * A question about a value that parses but can hardly be; undefined when there is none.
- * @param slot - slot on the sheet, to find the gauge it was read on
- */
-export function doubtAbout(q: Quantity, slot: string, pump: PumpDto): string | undefined {
+/** What a reading is held against: the gauge it was read on, the plate of its motor. */
+export interface Limits {
+  readonly range?: readonly [string, string] | undefined;
+  /** Full-load current of the plate [A]. */
+  readonly plateCurrent?: number | undefined;
+}
+
+/** Limits of a slot of the sheet; a slot that is no gauge of the pump has no range. */
+export function limitsOf(pump: PumpDto, notes: SheetState["notes"], slot: string): Limits {
+  const side = sideOf(slot.replace(/^(before|after|other)\./, ""));
+  return {
+    range: side ? gaugeInUse(pump, notes, side).range : undefined,
+    plateCurrent: plateCurrent(pump),
+  };
+}
+
+/** A question about a value that parses but can hardly be; undefined when there is none. */
+export function doubtAbout(
+  q: Quantity,
+  { range, plateCurrent: plate }: Limits,
+): string | undefined {
   if (q.dimension === "pressure") {
     const gauge = q.reference === "absolute" ? q.si - ATMOSPHERE : q.si;
     if (gauge < -ATMOSPHERE * 1.005) return "That is below a perfect vacuum.";
-    const side = slot === "suctionPressure" ? "suction" : "discharge";
-    const range = pump.instruments.find((i) => i.kind === `${side}-gauge`)?.range;
     const ends = range?.map((r) => parseQuantity(r, "pressure"));
     const [low, high] = (ends ?? []).map((e) => (e.ok ? e.value.si : Number.NaN));
     if (high !== undefined && gauge > high * 1.02)
@@ -49,7 +65,6 @@ export function doubtAbout(q: Quantity, slot: string, pump: PumpDto): string | u
   if (most !== undefined && Math.abs(q.si) > most) {
     return `${formatNumber(toUnit(q.si, q.unit as Unit))} ${prettyUnit(q.unit)} is more than any pump of this kind shows.`;
   }
-  const plate = plateCurrent(pump);
   if (q.dimension === "current" && plate !== undefined && q.si > 8 * plate) {
     return `That is more than eight times the plate's ${formatNumber(plate)} A.`;
   }

@@ -10,9 +10,8 @@ import {
 } from "@yard-tack/core/quantity";
 import { Button, TextInput } from "@mantine/core";
 import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
-import type { PumpDto } from "@/features/yard";
 import { Keypad } from "./keypad";
-import { doubtAbout } from "./plausible";
+import { doubtAbout, type Limits } from "./plausible";
 import type { Slot } from "./slots";
 import { CommaQuestion, Glass, Spread, valueOn } from "./strip-parts";
 import classes from "./strip.module.css";
@@ -35,7 +34,7 @@ export interface StripEntry {
 
 export interface ReadingStripProps {
   readonly slot: Slot;
-  readonly pump: PumpDto;
+  readonly limits: Limits;
   readonly system: UnitSystem;
   readonly entry: StripEntry | undefined;
   readonly draft: string | undefined;
@@ -60,7 +59,7 @@ const IDLE_MS = 650;
 export function ReadingStrip(props: ReadingStripProps) {
   const {
     slot,
-    pump,
+    limits,
     system,
     entry,
     draft,
@@ -100,7 +99,7 @@ export function ReadingStrip(props: ReadingStripProps) {
 
   const typed = readTyped(text, unit, vac, slot.dimension);
   const inDoubt = typed.quantity?.commaInDoubt ?? false;
-  const doubt = typed.reading && !inDoubt ? doubtOf(typed, slot, pump) : undefined;
+  const doubt = typed.reading && !inDoubt ? doubtOf(typed, limits) : undefined;
   const kept = entry && entry.raw === typed.raw ? entry : undefined;
 
   const commit = () => {
@@ -146,7 +145,7 @@ export function ReadingStrip(props: ReadingStripProps) {
     onDraft(draftOf({ text: next, unit: nextUnit, vac: nextVac }));
     const now = readTyped(next, nextUnit, nextVac, slot.dimension);
     const q = now.quantity;
-    const counts = q && !q.commaInDoubt && doubtOf(now, slot, pump) === undefined;
+    const counts = q && !q.commaInDoubt && doubtOf(now, limits) === undefined;
     onLive(counts ? now.raw : null);
   };
   const press = (key: string) => {
@@ -291,8 +290,8 @@ function focusNext(here: HTMLInputElement | null): void {
 }
 
 /** The first doubt any of the values raises. */
-const doubtOf = (typed: Typed, slot: Slot, pump: PumpDto): string | undefined =>
-  typed.reading?.values.map((v) => doubtAbout(v, slot.slot, pump)).find((d) => d !== undefined);
+const doubtOf = (typed: Typed, limits: Limits): string | undefined =>
+  typed.reading?.values.map((v) => doubtAbout(v, limits)).find((d) => d !== undefined);
 
 /** Turns the sign of the figure being typed: the last one. */
 function turnSign(text: string): string {

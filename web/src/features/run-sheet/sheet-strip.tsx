@@ -3,10 +3,13 @@
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import type { ReactNode } from "react";
 import type { SnapshotLabel } from "./entries";
+import { limitsOf } from "./plausible";
 import { ReadingStrip } from "./reading-strip";
 import { readingKey } from "./sheet-state";
 import type { Slot } from "./slots";
 import type { Sheet } from "./use-sheet";
+
+const NO_LIMITS = {};
 
 interface Common {
   readonly sheet: Sheet;
@@ -40,7 +43,7 @@ export function SheetStrip({
       // A strip starts from what is kept; once that is known it is made anew.
       key={`${key}${sheet.ready ? "" : "-early"}`}
       slot={slot}
-      pump={sheet.dto.pump}
+      limits={limitsOf(sheet.dto.pump, sheet.state.notes, slot.slot)}
       system={units}
       entry={entry}
       draft={sheet.drafts.get(key)}
@@ -83,7 +86,7 @@ export function NoteStrip({
     <ReadingStrip
       key={`${noteKey}${sheet.ready ? "" : "-early"}`}
       slot={slot}
-      pump={sheet.dto.pump}
+      limits={NO_LIMITS}
       system={units}
       entry={raw === undefined ? undefined : { raw, unit: null, reason: null }}
       draft={sheet.drafts.get(noteKey)}

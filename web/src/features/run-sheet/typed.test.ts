@@ -1,7 +1,7 @@
 import { factsOf } from "@yard-tack/core/procedure";
 import { parseQuantity } from "@yard-tack/core/quantity";
 import { describe, expect, it } from "vitest";
-import { doubtAbout } from "./plausible";
+import { doubtAbout, limitsOf } from "./plausible";
 import { pumpForTests } from "./pump-for-tests";
 import { slotsOf } from "./slots";
 import { draftOf, fromDraft, partsOf, readTyped } from "./typed";
@@ -17,6 +17,23 @@ describe("what is typed into a strip", () => {
     const typed = readTyped(text, unit, vac, "pressure");
     expect(typed.raw).toBe(raw);
     expect(typed.error).toBeUndefined();
+  });
+
+  it.each([
+    ["0.26 to 0.30", "bar", "0.26 to 0.30 bar", 28_000],
+    ["4.1; 4.3", "bar", "4.1; 4.3 bar", 420_000],
+    ["7 to 9; 8", "inHg", "7 to 9; 8 inHg", 8 * 3386.389],
+    ["4.1 to", "bar", "4.1 to bar", 410_000],
+  ])("%s on a %s strip is kept as %s and has a mean", (text, unit, raw, mean) => {
+    const typed = readTyped(text, unit, false, "pressure");
+    expect(typed.raw).toBe(raw);
+    expect(typed.quantity?.si).toBeCloseTo(mean, -1);
+    const back = partsOf(raw, "pressure", "kPa");
+    expect(back.unit).toBe(unit);
+    expect(readTyped(back.text, back.unit, back.vac, "pressure").quantity?.si).toBeCloseTo(
+      mean,
+      -1,
+    );
   });
 
   it("says why a text is no reading", () => {
@@ -48,7 +65,7 @@ describe("doubt", () => {
           : "current";
     const parsed = parseQuantity(text, dimension);
     if (!parsed.ok) throw new Error(parsed.error.message);
-    return doubtAbout(parsed.value, slot, pumpForTests);
+    return doubtAbout(parsed.value, limitsOf(pumpForTests, new Map(), slot));
   };
 
   it.each([

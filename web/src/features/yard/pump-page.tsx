@@ -8,14 +8,22 @@ import { PlateCard } from "./plate-card";
 import { PumpBoard } from "./pump-board";
 import { RetirePump } from "./retire-pump";
 import type { PumpPageDto } from "./server";
-import { TagCard } from "./tag-card";
 import { TrendLine } from "./trend-line";
 import { WearCard } from "./wear-card";
 import { pumpLine } from "./words";
 import classes from "./yard.module.css";
 
 /** One pump: plate, history, trend, curve. */
-export function PumpPage({ dto, rating }: { dto: PumpPageDto; rating: ReactNode }) {
+export function PumpPage({
+  dto,
+  rating,
+  tag,
+}: {
+  dto: PumpPageDto;
+  rating: ReactNode;
+  /** What goes onto the pump; drawn on the server. */
+  tag: ReactNode;
+}) {
   const { pump, visits, trend, openSheetId } = dto;
   return (
     <main>
@@ -72,7 +80,7 @@ export function PumpPage({ dto, rating }: { dto: PumpPageDto; rating: ReactNode 
           {rating}
           {dto.wear ? <WearCard basis={dto.wear} /> : null}
           <NextPump pump={pump} />
-          <TagCard id={pump.id} tag={pump.tag} />
+          {tag}
           <RetirePump pump={pump} />
         </section>
       </div>

@@ -1,3 +1,4 @@
+import "server-only";
 import { headers } from "next/headers";
 import { toString as drawCode } from "qrcode";
 import { codeOf } from "./tag-code";

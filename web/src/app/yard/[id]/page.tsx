@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import * as z from "zod";
 import { RatingLinks } from "@/features/curve";
 import { type PumpDto, PumpPage } from "@/features/yard";
-import { loadPumpPage } from "@/features/yard/index.server";
+import { loadPumpPage, TagCard } from "@/features/yard/index.server";
 
 export const metadata: Metadata = { title: "Pump" };
 
@@ -11,7 +11,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const id = z.uuid().safeParse((await params).id);
   const pump = id.success ? await loadPumpPage(id.data) : undefined;
   if (!pump) notFound();
-  return <PumpPage dto={pump} rating={<RatingLinks pump={ratingOf(pump.pump)} />} />;
+  return (
+    <PumpPage
+      dto={pump}
+      rating={<RatingLinks pump={ratingOf(pump.pump)} />}
+      tag={<TagCard id={pump.pump.id} tag={pump.pump.tag} />}
+    />
+  );
 }
 
 /** What goes to the browser: no more than the links need. */
