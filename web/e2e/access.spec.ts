@@ -5,7 +5,9 @@ import { allSent, openCall, step, strip } from "./sheet";
 const STEPS = [
   "Call",
   "Make safe",
+  "Identify",
   "Look and listen",
+  "Rotation",
   "Readings",
   "Compare",
   "Next test",
@@ -106,7 +108,7 @@ test("nothing scrolls sideways at 360", async ({ page }) => {
 
 test("readings by keyboard alone", async ({ page }) => {
   await openCall(page, "MG-3");
-  await page.keyboard.press("4");
+  await page.keyboard.press("6");
   await expect(page.getByRole("heading", { name: "Readings" })).toBeVisible();
   await strip(page, "level").locator("input").focus();
   await page.keyboard.type("1.1");
@@ -114,11 +116,11 @@ test("readings by keyboard alone", async ({ page }) => {
   await expect(strip(page, "dischargePressure").locator("input")).toBeFocused();
   await page.keyboard.type("0.41");
   await page.keyboard.press("Enter");
-  await expect(strip(page, "speed").locator("input")).toBeFocused();
+  await expect(strip(page, "flow").locator("input")).toBeFocused();
   await page.keyboard.press("Escape");
-  await expect(strip(page, "speed").locator("input")).not.toBeFocused();
+  await expect(strip(page, "flow").locator("input")).not.toBeFocused();
   await allSent(page);
-  await page.keyboard.press("5");
+  await page.keyboard.press("7");
   await expect(page.getByRole("heading", { name: "Compare" })).toBeVisible();
   await page.keyboard.press("Shift+?");
   await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("keep this reading");

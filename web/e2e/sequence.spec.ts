@@ -1,15 +1,17 @@
 import { type CauseId } from "@yard-tack/core/case";
-import { testRow, TESTS } from "@yard-tack/core/diagnosis";
+import { TESTS } from "@yard-tack/core/diagnosis";
 import { expect, type Page, test } from "@playwright/test";
-import { acknowledgeAll, allSent, freshCall, leading, openCall, read, step } from "./sheet";
-
-/** How a test turns out, most often, on a pump with this cause: in the words of its button. */
-function outcomeFor(testId: string, cause: CauseId): string {
-  const row = testRow(testId);
-  if (!row) throw new Error(`no test ${testId}`);
-  const rates = row.under[cause] ?? row.usual;
-  return row.outcomes[rates.indexOf(Math.max(...rates))]?.name ?? "";
-}
+import {
+  acknowledgeAll,
+  allSent,
+  answerTest,
+  freshCall,
+  isolate,
+  leading,
+  openCall,
+  read,
+  step,
+} from "./sheet";
 
 /** Does the first test that is offered, again and again, until the sheet says that it is enough. */
 async function playUntilStop(page: Page, cause: CauseId): Promise<string[]> {
@@ -23,11 +25,8 @@ async function playUntilStop(page: Page, cause: CauseId): Promise<string[]> {
     const id = (await first.getAttribute("data-test")) ?? "";
     expect(done).not.toContain(id);
     await first.getByRole("button").click();
-    await acknowledgeAll(page);
-    await page.getByRole("button", { name: outcomeFor(id, cause), exact: true }).click();
-    await allSent(page);
+    await answerTest(page, id, cause);
     done.push(id);
-    await expect(page.getByText(testRow(id)?.name ?? id).first()).toBeVisible();
     await expect(page.getByTestId("board")).toHaveAttribute("aria-busy", "false");
     await expect(page.locator(`li[data-test="${id}"]`)).toHaveCount(0);
   }
@@ -95,6 +94,7 @@ test("a test has a stopwatch that goes on through another step", async ({ page }
   await step(page, "Next test");
   await page.locator("li[data-test]").first().getByRole("button").click();
   await acknowledgeAll(page);
+  await isolate(page);
   await page.getByRole("button", { name: "Start the watch" }).click();
   await expect(page.getByTestId("stopwatch")).not.toHaveText("00:00");
   await step(page, "Call");

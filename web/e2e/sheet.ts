@@ -1,4 +1,6 @@
 /** What the tests do at a pump, in the words of the interface. */
+import type { CauseId } from "@yard-tack/core/case";
+import { observationRow, testRow } from "@yard-tack/core/diagnosis";
 import { expect, type Locator, type Page } from "@playwright/test";
 
 /** Opens the open call of a pump from the Slate. */
@@ -22,6 +24,65 @@ export async function freshCall(page: Page, tag: string, family = "end-suction")
   await page.getByLabel("What is wrong, in a line").fill("gives too little");
   await page.getByRole("button", { name: "Open the run sheet" }).click();
   await expect(page.getByRole("heading", { level: 1, name: tag })).toBeVisible();
+}
+
+/** Takes a call on a pump that is known, in words and by chips; ends on its run sheet. */
+export async function takeCall(
+  page: Page,
+  tag: string,
+  line: string,
+  told: readonly string[],
+): Promise<void> {
+  await page.goto("/call");
+  const option = page.getByRole("option", { name: new RegExp(`^${tag}\\b`) });
+  await page.getByLabel("Pump").selectOption({ label: (await option.textContent()) ?? "" });
+  await page.getByLabel("What is wrong, in a line").fill(line);
+  for (const id of told) {
+    const name = observationRow(id)?.name ?? id;
+    await page.getByRole("button", { name, exact: true }).click();
+  }
+  await page.getByRole("button", { name: "Open the run sheet" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: tag })).toBeVisible();
+}
+
+/** Taps a chip until it says what it should. */
+export async function look(page: Page, id: string, state: "there" | "not there"): Promise<void> {
+  const chip = page.locator(`[data-observation="${id}"]`);
+  await chip.click();
+  await expect(chip).toHaveAttribute("data-state", "present");
+  if (state === "not there") await chip.click();
+  await expect(chip).toHaveAttribute("data-state", state === "there" ? "present" : "absent");
+}
+
+/** How a test turns out, most often, on a pump with this cause: in the words of its button. */
+export function outcomeFor(testId: string, cause: CauseId): string {
+  const row = testRow(testId);
+  if (!row) throw new Error(`no test ${testId}`);
+  const rates = row.under[cause] ?? row.usual;
+  return row.outcomes[rates.indexOf(Math.max(...rates))]?.name ?? "";
+}
+
+/** Proves the pump dead, check by check, where the test that is open asks for it. */
+export async function isolate(page: Page): Promise<void> {
+  const part = page.getByRole("region", { name: "Isolated and proven dead" });
+  if ((await part.count()) === 0 || (await part.getByTestId("proven-dead").count()) > 0) return;
+  await part.getByRole("button", { name: "off, locked and tagged" }).click();
+  for (const answer of ["shown", "dead"]) {
+    for (const button of await part.getByRole("button", { name: answer, exact: true }).all())
+      await button.click();
+  }
+  await expect(part.getByTestId("proven-dead")).toBeVisible();
+}
+
+/** Does the test that is open: cautions, proof that it is dead, outcome. */
+export async function answerTest(page: Page, id: string, cause: CauseId): Promise<void> {
+  await acknowledgeAll(page);
+  await isolate(page);
+  const noReading = page.getByRole("button", { name: "by ear only" });
+  if (await noReading.isVisible()) await noReading.click();
+  await page.getByRole("button", { name: outcomeFor(id, cause), exact: true }).click();
+  await allSent(page);
+  await expect(page.getByText(testRow(id)?.name ?? id).first()).toBeVisible();
 }
 
 /** Goes to a step by its knot. */

@@ -13,13 +13,15 @@ import { testRow } from "./tables/tests/index.ts";
 
 /** One thing that speaks for or against causes. */
 export interface EvidenceItem {
-  readonly kind: "reading" | "observation" | "test" | "running";
+  readonly kind: "reading" | "observation" | "test" | "running" | "level";
   readonly id: string;
   /** ln p(item | cause, everything else), one per cause in the order of the posterior. */
   readonly logLikelihood: readonly number[];
   readonly reading?: ReadingEvidence;
   readonly observation?: ObservationRow & { readonly present: boolean };
   readonly outcome?: string;
+  /** Level of the source over the shaft, today and in the register [m]. */
+  readonly level?: { readonly seen: number; readonly register: number };
 }
 
 /** Chance that something present was looked at and written down. */

@@ -60,7 +60,9 @@ const lower = (name: string): string => `${name.charAt(0).toLowerCase()}${name.s
 function inSentence(item: EvidenceItem, units: UnitSystem): string {
   const name = itemName(item, units);
   if (item.reading) return `the ${name}`;
-  return item.kind === "running" || item.id === "not-mentioned" ? name : `“${name}”`;
+  return item.kind === "running" || item.kind === "level" || item.id === "not-mentioned"
+    ? name
+    : `“${name}”`;
 }
 
 const sideSentence = (where: {

@@ -6,6 +6,7 @@ import { historyFactor } from "./history.ts";
 import { logSum, ownCurves, scales, type SeverityBand, type Weighed } from "./model/marginal.ts";
 import type { OperatingState, Setting } from "./model/operating-state.ts";
 import { weighPairs } from "./pairs.ts";
+import { levelItem } from "./level-evidence.ts";
 import { ownTolerance, prepare } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
 import { applies, type CauseRow, CAUSES } from "./tables/causes/index.ts";
@@ -65,6 +66,7 @@ export function posteriorOf(situation: Situation): Posterior {
         ),
       })),
     ),
+    ...levelItem(situation, causes),
     ...runningItem(situation, causes),
     ...observationItems(situation, causes),
     ...testItems(situation, causes, rates),

@@ -36,6 +36,12 @@ export function evidenceWords(
       ? item.observation.name
       : `looked for and not there: ${item.observation.name}`;
   }
+  if (item.level) {
+    const [seen, register] = [item.level.seen, item.level.register].map((v) =>
+      formatSi(v, "length", system),
+    );
+    return `level ${seen} over the shaft, ${register} in the register`;
+  }
   if (item.kind === "test") {
     const row = testRow(item.id);
     const outcome = row?.outcomes.find((o) => o.id === item.outcome);
