@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { allSent, openCall, step, strip } from "./sheet";
+import { allSent, openCall, step, strip, figure } from "./sheet";
 
 const STEPS = [
   "Call",
@@ -110,15 +110,15 @@ test("readings by keyboard alone", async ({ page }) => {
   await openCall(page, "MG-3");
   await page.keyboard.press("6");
   await expect(page.getByRole("heading", { name: "Readings" })).toBeVisible();
-  await strip(page, "level").locator("input").focus();
+  await figure(page, "level").focus();
   await page.keyboard.type("1.1");
   await page.keyboard.press("Enter");
-  await expect(strip(page, "dischargePressure").locator("input")).toBeFocused();
+  await expect(figure(page, "dischargePressure")).toBeFocused();
   await page.keyboard.type("0.41");
   await page.keyboard.press("Enter");
-  await expect(strip(page, "flow").locator("input")).toBeFocused();
+  await expect(figure(page, "flow")).toBeFocused();
   await page.keyboard.press("Escape");
-  await expect(strip(page, "flow").locator("input")).not.toBeFocused();
+  await expect(figure(page, "flow")).not.toBeFocused();
   await allSent(page);
   await page.keyboard.press("7");
   await expect(page.getByRole("heading", { name: "Compare" })).toBeVisible();
@@ -137,7 +137,7 @@ test("a phone's own keyboard is never needed for a reading", async ({ browser })
   const page = await context.newPage();
   await openCall(page, "MG-3");
   await step(page, "Readings");
-  const input = strip(page, "level").locator("input");
+  const input = figure(page, "level");
   await input.tap();
   await expect(input).toHaveAttribute("inputmode", "none");
   const keys = page.getByTestId("keypad");
@@ -150,7 +150,7 @@ test("a phone's own keyboard is never needed for a reading", async ({ browser })
     await keys.getByRole("button", { name: key, exact: true }).tap();
   await expect(input).toHaveValue("-0.4");
   await keys.getByRole("button", { name: "Next" }).tap();
-  await expect(strip(page, "dischargePressure").locator("input")).toBeFocused();
+  await expect(figure(page, "dischargePressure")).toBeFocused();
   for (const box of await page.getByTestId("keypad").getByRole("button").all()) {
     const size = await box.boundingBox();
     expect(size?.height).toBeGreaterThanOrEqual(44);

@@ -3,7 +3,7 @@ import { once } from "node:events";
 import { createServer } from "node:net";
 import { fileURLToPath } from "node:url";
 import { expect, test } from "@playwright/test";
-import { allSent, openCall, read, step, strip } from "./sheet";
+import { allSent, openCall, read, step, figure } from "./sheet";
 
 const web = fileURLToPath(new URL("..", import.meta.url));
 const next = fileURLToPath(new URL("../../node_modules/next/dist/bin/next", import.meta.url));
@@ -79,8 +79,8 @@ test.describe("server killed in mid-save", () => {
     const again = await context.newPage();
     await openCall(again, "QO-4");
     await step(again, "Readings");
-    await expect(strip(again, "flow").locator("input")).toHaveValue("97");
-    await expect(strip(again, "dischargePressure").locator("input")).toHaveValue("104");
+    await expect(figure(again, "flow")).toHaveValue("97");
+    await expect(figure(again, "dischargePressure")).toHaveValue("104");
     await allSent(again);
 
     // Another device sees the same, each once: one reading of each kind, no corrections.
@@ -88,9 +88,9 @@ test.describe("server killed in mid-save", () => {
     const elsewhere = await other.newPage();
     await openCall(elsewhere, "QO-4");
     await step(elsewhere, "Readings");
-    await expect(strip(elsewhere, "suctionPressure").locator("input")).toHaveValue("-18");
-    await expect(strip(elsewhere, "dischargePressure").locator("input")).toHaveValue("104");
-    await expect(strip(elsewhere, "flow").locator("input")).toHaveValue("97");
+    await expect(figure(elsewhere, "suctionPressure")).toHaveValue("-18");
+    await expect(figure(elsewhere, "dischargePressure")).toHaveValue("104");
+    await expect(figure(elsewhere, "flow")).toHaveValue("97");
     await step(elsewhere, "Sign off");
     await elsewhere.getByLabel("The visit ends").selectOption("referred");
     await elsewhere.getByLabel("Found").fill("Too little NPSH on warm afternoons.");
@@ -109,7 +109,7 @@ test.describe("server killed in mid-save", () => {
     const page = await context.newPage();
     await openCall(page, "BI-2");
     await step(page, "Readings");
-    const input = strip(page, "speed").locator("input");
+    const input = figure(page, "speed");
     await input.fill("1479");
     // Kept on the device with the key itself, before it becomes a reading.
     await expect
@@ -130,7 +130,7 @@ test.describe("server killed in mid-save", () => {
     const again = await context.newPage();
     await openCall(again, "BI-2");
     await step(again, "Readings");
-    await expect(strip(again, "speed").locator("input")).toHaveValue("1479");
+    await expect(figure(again, "speed")).toHaveValue("1479");
     await expect(again.getByTestId("saved")).toHaveText(/all kept, sent/);
     await context.close();
   });

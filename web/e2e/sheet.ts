@@ -95,9 +95,13 @@ export const step = (page: Page, name: string): Promise<void> =>
 /** The strip of a slot. */
 export const strip = (page: Page, slot: string): Locator => page.locator(`[data-slot="${slot}"]`);
 
+/** The figure of a strip; its gauge has strips of its own under it. */
+export const figure = (page: Page, slot: string): Locator =>
+  strip(page, slot).locator("input[data-figure-input]").first();
+
 /** Types into a strip and goes on with Enter. */
 export async function read(page: Page, slot: string, text: string): Promise<void> {
-  const input = strip(page, slot).locator("input").first();
+  const input = figure(page, slot);
   await input.fill(text);
   await input.press("Enter");
 }

@@ -42,9 +42,11 @@ function leading(level: string | undefined) {
 describe("a level read on the day", () => {
   it("that has fallen speaks for more to lift, and is named", () => {
     const fallen = leading("0.5 m");
-    expect(fallen.of("static-rise")).toBeGreaterThan(5 * fallen.of("discharge-restriction"));
-    expect(fallen.text).toContain("8 m in the register");
-    expect(leading(undefined).items).not.toContain("level");
+    const none = leading(undefined);
+    const odds = (l: typeof none) => l.of("static-rise") / l.of("discharge-restriction");
+    expect(odds(fallen)).toBeGreaterThan(5 * odds(none));
+    expect(fallen.text).toContain("8.00 m in the register");
+    expect(none.items).not.toContain("level");
   });
   it("as it always was speaks a little against it", () => {
     const [same, none] = [leading("8 m"), leading(undefined)];

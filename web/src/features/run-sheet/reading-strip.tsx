@@ -10,6 +10,7 @@ import {
 } from "@yard-tack/core/quantity";
 import { Button, TextInput } from "@mantine/core";
 import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
+import { afterTap } from "./after-tap";
 import { Keypad } from "./keypad";
 import { doubtAbout, type Limits } from "./plausible";
 import type { Slot } from "./slots";
@@ -200,7 +201,9 @@ export function ReadingStrip(props: ReadingStripProps) {
             onChange={(e) => change(e.target.value)}
             onFocus={() => setFocused(true)}
             onBlur={() => {
-              setFocused(false);
+              afterTap(() => {
+                if (document.activeElement !== input.current) setFocused(false);
+              });
               if (touched.current) commit();
             }}
             onKeyDown={keys}
@@ -281,7 +284,7 @@ function focusNext(here: HTMLInputElement | null): void {
     ...part.querySelectorAll<HTMLInputElement>(
       "[data-slot] input[data-figure-input]:not(:disabled)",
     ),
-  ].filter((i) => i.offsetParent !== null);
+  ].filter((i) => i.checkVisibility() && i.closest("details") === here?.closest("details"));
   const next = here ? inputs[inputs.indexOf(here) + 1] : undefined;
   if (next) {
     next.focus();
