@@ -17,6 +17,7 @@ import {
   type Verdict,
   verdictOf,
 } from "../diagnosis/index.ts";
+import { factsOf, type TakeAlong, takeAlong } from "../procedure/index.ts";
 import { formatSi, type UnitSystem } from "../quantity/index.ts";
 import { heatStudy, situationOf, type Snapshot } from "../visit/index.ts";
 import { causeViews, type CauseView, type WhatIf, whatIfs } from "./causes-view.ts";
@@ -65,6 +66,8 @@ export interface BoardView {
   /** The ranking with each piece of evidence left out. */
   readonly whatIf: readonly WhatIf[];
   readonly tests: readonly TestView[];
+  /** What to load for the readings, the first tests and the likeliest repairs. */
+  readonly load: TakeAlong;
   readonly forbidden: readonly { readonly name: string; readonly why: string }[];
   readonly stop: string | null;
   /** What mends and what proves it, once a fault is settled. */
@@ -97,10 +100,15 @@ export function boardOf(json: unknown, units: UnitSystem, places?: unknown): Boa
   const hung =
     places === undefined ? undefined : readCase({ ...(json as object), snapshots: [places] });
   const template = hung?.ok ? situationOf(hung.value).snapshots[0] : undefined;
-  return { ok: true, view: boardView(file.value, units, template) };
+  return { ok: true, view: boardView(json, file.value, units, template) };
 }
 
-function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefined): BoardView {
+function boardView(
+  json: unknown,
+  file: CaseFile,
+  units: UnitSystem,
+  places: Snapshot | undefined,
+): BoardView {
   const diagnosis = diagnoseFully(file, units);
   const { situation, parts, posterior, result } = diagnosis;
   const missing = missingReadings(parts?.snapshot, posterior, hasRating(situation));
@@ -130,6 +138,11 @@ function boardView(file: CaseFile, units: UnitSystem, places: Snapshot | undefin
         tools: row?.tools ?? [],
       };
     }),
+    load: takeAlong(
+      factsOf(json),
+      result.nextTests.map((t) => t.id),
+      result.causes,
+    ),
     forbidden: result.forbiddenTests.map((t) => ({
       name: testRow(t.id)?.name ?? t.id,
       why: t.why,

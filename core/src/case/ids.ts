@@ -1,5 +1,26 @@
 /** The ids a case file may use for causes, observations and tests. */
 
+export const FAMILIES = [
+  "end-suction",
+  "inline-circulator",
+  "split-case",
+  "multistage",
+  "fire",
+  "self-priming",
+  "dry-priming",
+  "portable",
+  "jet-shallow",
+  "jet-deep",
+  "borehole",
+  "sump",
+  "tub",
+  "positive-displacement",
+] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export const INSTALLATIONS = ["flooded", "lift", "submerged"] as const;
+export type Installation = (typeof INSTALLATIONS)[number];
+
 export const CAUSE_IDS = [
   "healthy",
   "discharge-restriction",

@@ -1,6 +1,13 @@
 /** Every key of a `yard-tack/case` file, version 1. Quantities come out parsed, with their text. */
 import * as z from "zod";
-import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "./ids.ts";
+import {
+  CAUSE_IDS,
+  FAMILIES,
+  INSTALLATIONS,
+  OBSERVATION_IDS,
+  TEST_IDS,
+  TEST_OUTCOMES,
+} from "./ids.ts";
 import {
   flag,
   isoDate,
@@ -14,27 +21,6 @@ import {
   shortText,
   strict,
 } from "./fields.ts";
-
-export const FAMILIES = [
-  "end-suction",
-  "inline-circulator",
-  "split-case",
-  "multistage",
-  "fire",
-  "self-priming",
-  "dry-priming",
-  "portable",
-  "jet-shallow",
-  "jet-deep",
-  "borehole",
-  "sump",
-  "tub",
-  "positive-displacement",
-] as const;
-export type Family = (typeof FAMILIES)[number];
-
-export const INSTALLATIONS = ["flooded", "lift", "submerged"] as const;
-export type Installation = (typeof INSTALLATIONS)[number];
 
 export const VALVE_POSITIONS = ["as-found", "open", "throttled", "shut"] as const;
 export type ValvePosition = (typeof VALVE_POSITIONS)[number];

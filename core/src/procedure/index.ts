@@ -1,4 +1,5 @@
-export { CAPTURES, captureOf, caseReadings, isTest, readAfter } from "./captures/index.ts";
+export { captureOf } from "./captures/index.ts";
+export { caseReadings, isTest, readAfter } from "./captures/to-case.ts";
 export type {
   Captured,
   CaptureContext,

@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { readCase, TEST_IDS, TEST_OUTCOMES, type TestId } from "../../case/index.ts";
 import { parseReading } from "../../quantity/index.ts";
 import { factsOf } from "../pump-facts.ts";
-import { CAPTURES, type CaptureContext, captureOf, caseReadings, readAfter } from "./index.ts";
+import { CAPTURES, type CaptureContext, captureOf } from "./index.ts";
+import { caseReadings, readAfter } from "./to-case.ts";
 
 const CONTEXT: CaptureContext = {
   pump: factsOf({ pump: { family: "dry-priming" } }),

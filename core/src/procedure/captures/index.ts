@@ -1,5 +1,4 @@
 /** What each test is measured with. */
-import { TEST_IDS, type TestId } from "../../case/index.ts";
 import { DRIVE_CAPTURES } from "./drive.ts";
 import { GAUGE_CAPTURES } from "./gauges.ts";
 import { LISTEN_CAPTURES } from "./listen.ts";
@@ -13,7 +12,6 @@ export type {
   CaptureReading,
   CaptureRow,
 } from "./row.ts";
-export { caseReadings, readAfter } from "./to-case.ts";
 
 export const CAPTURES: readonly CaptureRow[] = [
   ...LISTEN_CAPTURES,
@@ -23,5 +21,3 @@ export const CAPTURES: readonly CaptureRow[] = [
 
 export const captureOf = (test: string): CaptureRow | undefined =>
   CAPTURES.find((c) => c.test === test);
-
-export const isTest = (id: string): id is TestId => TEST_IDS.some((t) => t === id);

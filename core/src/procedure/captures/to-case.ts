@@ -1,5 +1,5 @@
 /** Captured strips as `readings` of a test, and as a snapshot before or after it. */
-import type { TestId } from "../../case/index.ts";
+import { TEST_IDS, type TestId } from "../../case/index.ts";
 
 /** The text of a strip; undefined while it is not read. */
 type Raw = (slot: string) => string | undefined;
@@ -43,6 +43,8 @@ const present = (json: Json): Json | undefined => {
   const kept = Object.entries(json).filter(([, v]) => v !== undefined);
   return kept.length > 0 ? Object.fromEntries(kept) : undefined;
 };
+
+export const isTest = (id: string): id is TestId => TEST_IDS.some((t) => t === id);
 
 /** `readings` of a test in a case file; undefined when nothing of it was captured. */
 export const caseReadings = (test: TestId, raw: Raw): Json | undefined =>

@@ -1,7 +1,7 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
-import { phoneAdvice, takeAlong } from "@yard-tack/core/procedure";
+import { phoneAdvice } from "@yard-tack/core/procedure";
 import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
@@ -33,13 +33,7 @@ export function CallStep({
     return [...dto.codes.filter((c) => observations.get(c) !== "absent"), ...noted];
   }, [dto.codes, sheet.state]);
   const advice = phoneAdvice(facts, codes);
-  const load = view
-    ? takeAlong(
-        facts,
-        view.tests.map((t) => t.id),
-        view.causes,
-      )
-    : undefined;
+  const load = view?.load;
   return (
     <section className={classes.body}>
       <h2>{dto.kind === "round" ? "Planned round" : "Call"}</h2>
