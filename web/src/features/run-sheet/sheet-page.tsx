@@ -275,7 +275,10 @@ function Notices({ sheet }: { sheet: Sheet }) {
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
   const words = {
-    keeping: () => "writing to this device …",
+    keeping: () =>
+      sheet.drafts.size > 0
+        ? "what is being typed is kept on this device"
+        : "writing to this device …",
     sent: () =>
       courier.kind === "sent" && courier.at
         ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}`

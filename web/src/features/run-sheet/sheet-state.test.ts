@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readCase } from "@yard-tack/core/case";
+import type { PumpDto } from "@/features/yard";
 import { caseOfSheet, gaugePlaces } from "./case-of-sheet";
 import type { SheetEntry } from "./entries";
 import { pumpForTests } from "./pump-for-tests";
@@ -38,6 +39,24 @@ const seen = (n: number, state: "present" | "absent" | "not-looked"): SheetEntry
   at: at(n),
   observation: "noise.gravel",
   state,
+});
+
+const note = (n: number, key: string, text: string): SheetEntry => ({
+  kind: "note",
+  id: id(n),
+  personId: id(999),
+  at: at(n),
+  key,
+  text,
+});
+
+const outcome = (n: number, test: string, how: string): SheetEntry => ({
+  kind: "test",
+  id: id(n),
+  personId: id(999),
+  at: at(n),
+  test,
+  outcome: how,
 });
 
 describe("sheet state", () => {
@@ -133,6 +152,81 @@ describe("sheet as a case", () => {
     const state = foldEntries([seen(1, "absent")]);
     const json = caseOfSheet(pumpForTests, ["noise.gravel"], state);
     expect(json["observations"]).toEqual({ present: [], absent: ["noise.gravel"] });
+  });
+
+  it("takes the ends of a swing and every repeat, each with its unit", () => {
+    const state = foldEntries([
+      reading(1, "4.1 to 4.3; 4.2 bar", "dischargePressure"),
+      reading(2, "-6 to -7 inHg"),
+    ]);
+    const json = caseOfSheet(pumpForTests, [], state);
+    expect(json["snapshots"]).toMatchObject([
+      {
+        dischargePressure: ["4.1 bar", "4.3 bar", "4.2 bar"],
+        suctionPressure: ["-6 inHg", "-7 inHg"],
+      },
+    ]);
+    expect(readCase(json).ok).toBe(true);
+  });
+
+  it("takes off what a gauge showed at rest, in its own unit and digits", () => {
+    const state = foldEntries([
+      reading(1, "4.32 bar", "dischargePressure"),
+      reading(2, "9 inHg vac"),
+      note(3, "zero.discharge-gauge", "0.12 bar"),
+      note(4, "zero.suction-gauge", "-1 inHg"),
+    ]);
+    expect(caseOfSheet(pumpForTests, [], state)["snapshots"]).toMatchObject([
+      { dischargePressure: "4.20 bar", suctionPressure: "-8 inHg" },
+    ]);
+  });
+
+  it("follows the gauge that was screwed in, and how this visit found it to hang", () => {
+    const van = {
+      ...pumpForTests.instruments[0],
+      id: "van",
+      travels: true,
+      kind: "gauge",
+      percent: 0.6,
+      range: ["0 bar", "10 bar"],
+      zero: null,
+    } as PumpDto["instruments"][number];
+    const pump = { ...pumpForTests, instruments: [...pumpForTests.instruments, van] };
+    const state = foldEntries([
+      reading(1, "4.32 bar", "dischargePressure"),
+      note(2, "with.discharge", "van"),
+      note(3, "gauge.discharge-gauge.height", "0.8 m"),
+      note(4, "gauge.discharge-gauge.line", "empty"),
+    ]);
+    expect(caseOfSheet(pump, [], state)["snapshots"]).toMatchObject([
+      {
+        dischargeGaugeHeight: "0.8 m",
+        dischargeLine: "empty",
+        gaugeClass: { discharge: { percent: 0.6, range: ["0 bar", "10 bar"] } },
+      },
+    ]);
+  });
+
+  it("carries what a test measured, and what was read after it as a snapshot of its own", () => {
+    const of = (n: number, slot: string, raw: string): SheetEntry =>
+      ({ ...reading(n, raw, slot), snapshot: "test:clean-strainer-reread" }) as SheetEntry;
+    const state = foldEntries([
+      of(1, "before.suctionPressure", "-0.3 bar"),
+      of(2, "after.suctionPressure", "-0.1 bar"),
+      { ...of(3, "suction", "0.02 bar"), snapshot: "test:gauge-zero" } as SheetEntry,
+      outcome(4, "clean-strainer-reread", "improved"),
+      outcome(5, "gauge-zero", "both-zero"),
+    ]);
+    const json = caseOfSheet(pumpForTests, [], state);
+    expect(json["tests"]).toEqual([
+      { test: "clean-strainer-reread", outcome: "improved", after: "after clean-strainer-reread" },
+      { test: "gauge-zero", outcome: "both-zero", readings: { suction: "0.02 bar" } },
+    ]);
+    expect((json["snapshots"] as { label: string }[]).map((s) => s.label)).toEqual([
+      "as found",
+      "after clean-strainer-reread",
+    ]);
+    expect(readCase(json).ok).toBe(true);
   });
 
   it("says how the gauges hang without a reading", () => {

@@ -145,8 +145,9 @@ export function useSheet(dto: SheetDto): Sheet {
   const typing = useMemo(() => withTyping(state, beingTyped), [state, beingTyped]);
   const facts = useMemo(() => factsOf(dto.pump.base), [dto.pump.base]);
   const photos = usePhotos(dto, state, faultRef);
-  const where: CourierState =
-    writing > 0 && courier.kind === "sent" ? { kind: "keeping" } : courier;
+  // Half-typed text is on this device only: nothing may be called sent before it is an entry.
+  const pending = writing > 0 || drafts.size > 0;
+  const where: CourierState = pending && courier.kind === "sent" ? { kind: "keeping" } : courier;
   return {
     dto,
     facts,

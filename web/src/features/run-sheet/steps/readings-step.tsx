@@ -12,7 +12,7 @@ import { sideOf } from "../gauge-in-use";
 import { Choice, GaugePanel } from "../gauge-panel";
 import { SheetStrip } from "../sheet-strip";
 import { readingKey } from "../sheet-state";
-import { type SheetSlot, slotsOf, TOOLS, USUAL_TOOLS } from "../slots";
+import { type SheetSlot, slotsOf, type Tool, TOOLS, USUAL_TOOLS } from "../slots";
 import { DropCounter } from "../timing/drop-counter";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
@@ -33,6 +33,9 @@ const POSITIONS: readonly {
   { label: "shut", name: "Shut", closesDischarge: true },
   { label: "after", name: "After", closesDischarge: false },
 ];
+
+/** Instruments nobody carries for nothing. */
+const CARRIED: readonly Tool[] = ["voltmeter", "power meter", "vibration meter"];
 
 /** A shut-off reading takes no longer than this [s]; the bell rings earlier where less is allowed. */
 const SHUT_BELL = 30;
@@ -64,8 +67,11 @@ export function ReadingsStep({
   const near = (s: SheetSlot) => onHand.includes(s.tool) || taken(s);
   const first = slots.filter((s) => s.place === "first");
   const phases = slots.filter((s) => s.place === "phases");
+  // Somebody who carries the instrument wants its strip; a thermometer would bring five of them.
+  const carried = (s: SheetSlot) =>
+    settings.onHand?.includes(s.tool) === true && CARRIED.includes(s.tool);
   const then = slots.filter(
-    (s) => (s.place === "then" && near(s)) || (s.place === "more" && taken(s)),
+    (s) => (s.place === "then" && near(s)) || (s.place === "more" && (taken(s) || carried(s))),
   );
   const more = slots.filter((s) => !first.includes(s) && !phases.includes(s) && !then.includes(s));
   const stops = useStops(sheet);
