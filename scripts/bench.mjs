@@ -9,6 +9,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { gzipSync } from "node:zlib";
 import { buildSync } from "esbuild";
+import { findChromium } from "./parts/chromium.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
 import { startPostgres } from "./parts/postgres.mjs";
 import { say } from "./parts/say.mjs";
@@ -88,7 +89,7 @@ async function browserFigures() {
   const port = 3987;
   const server = await serve(root, { port, databaseUrl: database.url, quiet: true });
   const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
+    executablePath: findChromium(),
     args: [
       "--no-sandbox",
       "--disable-gpu",
@@ -130,6 +131,9 @@ async function browserFigures() {
         for (const e of list.getEntries()) window.longTasks.push(e.duration);
       }).observe({ type: "longtask" });
     });
+    // A phone's processor: four times slower than this one.
+    const tools = await page.context().newCDPSession(page);
+    await tools.send("Emulation.setCPUThrottlingRate", { rate: 4 });
     const input = page.locator('[data-slot="suctionPressure"] input').first();
     await input.click();
     const delays = [];
@@ -165,21 +169,21 @@ async function browserFigures() {
     }
     const sorted = delays.filter(Number.isFinite).sort((a, b) => a - b);
     row(
-      "from a typed figure to the Board, median",
+      "from a typed figure to the Board, so slowed, median",
       ms(sorted[sorted.length >> 1] ?? Number.NaN),
       "at most 150 ms",
     );
     row(
-      "from a typed figure to the Board, slowest of 25",
+      "from a typed figure to the Board, so slowed, slowest of 25",
       ms(sorted.at(-1) ?? Number.NaN),
       "at most 150 ms",
     );
     const tasks = await page.evaluate(() => window.longTasks);
     say(`long tasks: ${tasks.map((t) => t.toFixed(0)).join(", ")}`);
     row(
-      "longest task on the main thread while typing",
+      "longest task while typing, processor four times slowed",
       tasks.length > 0 ? ms(Math.max(...tasks)) : "under 50 ms",
-      "at most 50 ms",
+      "at most 100 ms",
     );
   } finally {
     await browser.close();

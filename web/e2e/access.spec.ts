@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { allSent, openCall, step, strip, figure } from "./sheet";
+import { acknowledgeAll, allSent, figure, openCall, read, step, strip } from "./sheet";
 
 const STEPS = [
   "Call",
@@ -20,7 +20,7 @@ for (const scheme of ["light", "dark"] as const) {
     { width: 390, height: 844 },
   ]) {
     test(`no accessibility violation, ${scheme}, ${size.width} wide`, async ({ page }) => {
-      test.setTimeout(180_000);
+      test.setTimeout(240_000);
       await page.setViewportSize(size);
       await page.emulateMedia({ colorScheme: scheme });
       const check = async (where: string) => {
@@ -84,6 +84,28 @@ for (const scheme of ["light", "dark"] as const) {
         await step(page, name);
         await check(name);
       }
+      // What is folded at first: a gauge, further readings with a drop counter, isolation, a test.
+      await step(page, "Readings");
+      await page.locator("[data-gauge] summary").first().click();
+      await page.getByText("More readings").click();
+      await figure(page, "dischargePressure").focus();
+      await expect(page.getByTestId("keypad")).toBeVisible();
+      await check("readings, all open");
+      await step(page, "Make safe");
+      await page.getByRole("button", { name: "off, locked and tagged" }).click();
+      await check("isolation");
+      await page.getByRole("button", { name: "not isolated" }).click();
+      await step(page, "Rotation");
+      await acknowledgeAll(page);
+      await page.getByTestId("both-ways").locator("summary").click();
+      await acknowledgeAll(page);
+      await check("both ways");
+      await step(page, "Next test");
+      await page.locator("li[data-test]").first().getByRole("button").click();
+      await acknowledgeAll(page);
+      await check("a test");
+      await page.getByRole("button", { name: "Leave it" }).click();
+      await allSent(page);
       if (size.width < 500) {
         for (const pane of ["Board", "Causes"]) {
           await page.getByRole("button", { name: pane, exact: true }).click();
@@ -104,6 +126,17 @@ test("nothing scrolls sideways at 360", async ({ page }) => {
       name,
     ).toBeLessThanOrEqual(0);
   }
+  await step(page, "Readings");
+  await page.locator("[data-gauge] summary").first().click();
+  await page.getByText("More readings").click();
+  await read(page, "dischargePressure", "0.26 to 0.30; 0.27; 0.28; 0.26 bar");
+  await figure(page, "dischargePressure").focus();
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+    "readings, all open",
+  ).toBeLessThanOrEqual(0);
+  await read(page, "dischargePressure", "");
+  await allSent(page);
 });
 
 test("readings by keyboard alone", async ({ page }) => {

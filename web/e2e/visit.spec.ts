@@ -279,7 +279,8 @@ test("a lost phase and a live pair stop the work; proof of dead opens it", async
 test("both ways at the same valve: which is right, and how sure", async ({ page }) => {
   await freshCall(page, "RW-1", "borehole");
   await step(page, "Rotation");
-  const both = page.getByRole("region", { name: "Run both ways" });
+  const both = page.getByTestId("both-ways");
+  await both.locator("summary").click();
   await read(page, "forward", "0.40 bar");
   await read(page, "reverse", "1.10 bar");
   await expect(both.getByTestId("reads")).toContainText(/The other way is right, 99 % sure/);

@@ -2,7 +2,7 @@
  * Which cautions belong to which step of a visit, on this pump. None where there is no hazard: a
  * caution that is always there is not read.
  */
-import type { CautionId } from "../diagnosis/index.ts";
+import { type CautionId, testRow } from "../diagnosis/index.ts";
 import type { PumpFacts } from "./pump-facts.ts";
 
 export type CautionStep = "safe" | "rotation" | "two-direction";
@@ -38,8 +38,23 @@ const HAZARDS: readonly Hazard[] = [
   { caution: "rotation", step: "rotation", when: (p) => hasMotor(p) && !submerged(p) },
   { caution: "start-kick", step: "rotation", when: (p) => hasMotor(p) && submerged(p) },
   { caution: "electrical", step: "two-direction", when: hasMotor },
-  { caution: "reverse-running", step: "two-direction", when: hasMotor },
+  {
+    caution: "reverse-running",
+    step: "two-direction",
+    when: (p) => hasMotor(p) && !p.keyedImpeller,
+  },
 ];
+
+/** Cautions that need what this pump has not: a screw, a motor, a shaft in reach. */
+const ONLY_WHERE: Readonly<Partial<Record<CautionId, (pump: PumpFacts) => boolean>>> = {
+  "reverse-running": (p) => !p.keyedImpeller,
+  electrical: (p) => p.driver !== "engine",
+  "rotating-parts": (p) => !submerged(p),
+};
+
+/** Cautions of a test, without those this pump gives no cause for. */
+export const cautionsOfTest = (test: string, pump: PumpFacts): CautionId[] =>
+  (testRow(test)?.cautions ?? []).filter((c) => ONLY_WHERE[c]?.(pump) ?? true);
 
 /** Cautions of a step on this pump, in the order they are read. */
 export const cautionsAt = (step: CautionStep, pump: PumpFacts): CautionId[] =>

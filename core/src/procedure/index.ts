@@ -8,7 +8,7 @@ export type {
   CaptureReading,
   CaptureRow,
 } from "./captures/index.ts";
-export { cautionsAt } from "./cautions-at.ts";
+export { cautionsAt, cautionsOfTest } from "./cautions-at.ts";
 export type { CautionStep } from "./cautions-at.ts";
 export { deadTestOf, deadTestState } from "./dead-test.ts";
 export type { DeadTestCheck, DeadTestState } from "./dead-test.ts";

@@ -64,7 +64,7 @@ export interface PlateReading {
 }
 
 export type PlateComparison =
-  | { readonly kind: "not-read" }
+  | { readonly kind: "not-read"; readonly register: string | undefined }
   | { readonly kind: "unreadable"; readonly register: string | undefined }
   | { readonly kind: "agrees" }
   /** The register has nothing here yet. */
@@ -88,7 +88,7 @@ export function comparePlate(
   const registered = typeof known === "string" && known !== "" ? known : undefined;
   if (reading?.unreadable) return { kind: "unreadable", register: registered };
   const plate = reading?.text.trim() ?? "";
-  if (plate === "") return { kind: "not-read" };
+  if (plate === "") return { kind: "not-read", register: registered };
   const value = valueOf(field, plate);
   if (typeof value === "object") return { kind: "not-understood", plate, message: value.message };
   if (registered === undefined) return { kind: "new", plate };

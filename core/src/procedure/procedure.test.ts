@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { FAMILIES, type Family } from "../case/index.ts";
 import { CAUTIONS, OBSERVATIONS } from "../diagnosis/index.ts";
-import { cautionsAt } from "./cautions-at.ts";
+import { cautionsAt, cautionsOfTest } from "./cautions-at.ts";
 import { deadTestOf, deadTestState } from "./dead-test.ts";
 import { looksFor } from "./looks.ts";
 import { phoneAdvice } from "./phone-advice.ts";
@@ -54,6 +54,14 @@ describe("cautions and stops", () => {
         factsOf({ pump: { family: "end-suction" }, site: { temperature: "60 degC" } }),
       ),
     ).toContain("hot-circuit");
+  });
+  it("of a test leave out what this pump gives no cause for", () => {
+    const keyed = pump("sump", { installation: "submerged", impeller: { mounting: "keyed" } });
+    expect(cautionsOfTest("two-direction", keyed)).toEqual(["electrical", "rotation"]);
+    expect(cautionsOfTest("two-direction", pump("end-suction"))).toContain("reverse-running");
+    expect(cautionsOfTest("float-lift", pump("sump", { drive: { kind: "engine" } }))).toEqual([]);
+    expect(cautionsOfTest("provoke", keyed)).toEqual([]);
+    expect(cautionsOfTest("no-such-test", keyed)).toEqual([]);
   });
   it("are rows that exist, on every pump", () => {
     const known = CAUTIONS.map((c) => c.id);

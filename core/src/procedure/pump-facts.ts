@@ -9,6 +9,8 @@ export interface PumpFacts {
   readonly driver: "3-phase" | "1-phase" | "engine" | "unknown";
   readonly driveKind: string | undefined;
   readonly screwedImpeller: boolean;
+  /** The wheel is known to sit on a key: it cannot unscrew. */
+  readonly keyedImpeller: boolean;
   readonly plasticImpeller: boolean;
   readonly straightVanes: boolean;
   /** "packed", "mechanical" …; undefined when it is not known. */
@@ -52,6 +54,7 @@ export function factsOf(base: unknown): PumpFacts {
             : "3-phase",
     driveKind: drive,
     screwedImpeller: impeller["mounting"] === "screwed",
+    keyedImpeller: impeller["mounting"] === "keyed",
     plasticImpeller: impeller["material"] === "plastic",
     straightVanes: impeller["vaneShape"] === "straight",
     seal: text(object(pump["seal"])["kind"]),

@@ -134,7 +134,14 @@ function Plate({
       {rows.map(({ field, unreadable, found }) => (
         <div key={field.key} className={classes.plateField} data-plate={`${kind}.${field.key}`}>
           {field.holds === "words" || field.holds === "number" ? (
-            <PlateWords sheet={sheet} kind={kind} field={field} locked={unreadable} />
+            <PlateWords
+              // What the register says, taken over with one tap, is to be seen in the field.
+              key={`${sheet.ready}${sheet.state.notes.get(plateKey(kind, field.key))?.text ?? ""}`}
+              sheet={sheet}
+              kind={kind}
+              field={field}
+              locked={unreadable}
+            />
           ) : unreadable ? (
             <p>{field.name}</p>
           ) : (
@@ -152,6 +159,16 @@ function Plate({
               noteKey={plateKey(kind, field.key)}
             />
           )}
+          {found.kind === "not-read" && found.register !== undefined ? (
+            <button
+              type="button"
+              className={classes.chip}
+              aria-label={`${field.name} is ${found.register}, as in the register`}
+              onClick={() => sheet.note(plateKey(kind, field.key), found.register ?? "")}
+            >
+              is {found.register}
+            </button>
+          ) : null}
           <button
             type="button"
             className={classes.chip}

@@ -74,9 +74,10 @@ function BothWays({
   const cautions = cautionsAt("two-direction", sheet.facts);
   const waiting = cautions.some((c) => !sheet.state.acknowledged.has(c));
   const isolation = isolationOf(sheet);
+  const begun = [...sheet.state.readings.keys()].some((k) => k.startsWith("test:two-direction/"));
   return (
-    <section className={classes.method} aria-label="Run both ways">
-      <h3>Or run it both ways, at the same valve</h3>
+    <details className={classes.method} open={begun || undefined} data-testid="both-ways">
+      <summary>Or run it both ways, at the same valve</summary>
       {why ? (
         <p className={why.startsWith("Stop") ? classes.alert : classes.advice}>{why}</p>
       ) : (
@@ -103,6 +104,6 @@ function BothWays({
           )}
         </>
       )}
-    </section>
+    </details>
   );
 }

@@ -3,6 +3,7 @@
 import type { BoardView } from "@yard-tack/core/board";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionRow, testRow } from "@yard-tack/core/diagnosis";
+import { cautionsOfTest } from "@yard-tack/core/procedure";
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import { clock } from "@/shell/times";
@@ -106,11 +107,12 @@ function ActiveTest({
   const [before] = useState(view?.causes[0]);
   const blocked = useStops(sheet).find((s) => s.blocks === "running" && !s.cleared);
   if (!row) return null;
-  const waiting = row.cautions.filter((c) => !sheet.state.acknowledged.has(c));
-  const onTerminals = row.cautions.some((c) => c === "electrical");
-  const opens = row.cautions.some((c) => c === "lockout");
+  const cautions = cautionsOfTest(id, sheet.facts);
+  const waiting = cautions.filter((c) => !sheet.state.acknowledged.has(c));
+  const onTerminals = cautions.some((c) => c === "electrical");
+  const opens = cautions.some((c) => c === "lockout");
   const isolation = isolationOf(sheet);
-  const dead = !onTerminals || sheet.facts.driver === "engine" || isolation.open;
+  const dead = !onTerminals || isolation.open;
   return (
     <article className={classes.active}>
       <h3>{row.name}</h3>
@@ -123,7 +125,7 @@ function ActiveTest({
       {row.tools.length > 0 ? (
         <p className={classes.advice}>Take along: {row.tools.join(", ")}.</p>
       ) : null}
-      <Cautions ids={row.cautions} sheet={sheet} />
+      <Cautions ids={cautions} sheet={sheet} />
       {waiting.length > 0 ? (
         <p className={classes.locked}>
           The steps open when {waiting.map((c) => cautionRow(c).title.toLowerCase()).join(" and ")}{" "}
