@@ -157,14 +157,24 @@ try {
     await chart(page);
   });
   await picture("test-under-way", LAPTOP, async (page) => {
-    await sheet(page, "LF-2");
+    await sheet(page, "MG-1");
     await step(page, "Next test");
-    await page.getByRole("button", { name: /^Start: Open the strainer/ }).click();
-    await page
-      .getByRole("button", { name: /^Read and acknowledged/ })
-      .first()
-      .click();
+    await page.getByRole("button", { name: /^Start: Draw a vacuum/ }).click();
+    await acknowledge(page);
+    await read(page, "peak", "0.60 bar vac");
+    await read(page, "fallTo", "0.58 bar vac");
+    await read(page, "over", "120");
+    await page.getByTestId("reads").waitFor();
+    await page.locator('[data-slot="volume"] input').first().blur();
+    await page.locator("[data-capture]").evaluate((e) => e.scrollIntoView({ block: "start" }));
     await chart(page);
+  });
+  await picture("identify-phone", PHONE, async (page) => {
+    await sheet(page, "BI-2");
+    await step(page, "Identify");
+    await read(page, "motor.current", "56 A");
+    await page.locator('[data-plate="motor.current"] small').waitFor();
+    await page.locator('[aria-label="Motor plate"]').evaluate((e) => e.scrollIntoView());
   });
   await picture("look-and-listen-night", { ...LAPTOP, colorScheme: "dark" }, async (page) => {
     await sheet(page, "LF-2");
@@ -173,7 +183,7 @@ try {
   });
   await picture("run-sheet-phone", PHONE, async (page) => {
     await sheet(page, "LF-2");
-    await page.locator('[data-slot="suctionPressure"] input').tap();
+    await page.locator('[data-slot="suctionPressure"] input').first().tap();
     await page.getByTestId("keypad").waitFor();
   });
   await picture("board-phone-night", { ...PHONE, colorScheme: "dark" }, async (page) => {
