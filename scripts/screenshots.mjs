@@ -143,7 +143,7 @@ try {
     for (const [i, amps] of ["20.0", "20.2", "20.0"].entries()) await read(page, `amps.${i}`, amps);
     await page.getByTestId("phase-triangle").waitFor();
     await chart(page);
-    await page.locator('[data-slot="amps.2"] input').blur();
+    await page.keyboard.press("Escape");
     await page.locator('[data-courier="sent"]').waitFor();
   });
   await picture("compare", LAPTOP, async (page) => {

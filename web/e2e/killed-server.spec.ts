@@ -3,7 +3,7 @@ import { once } from "node:events";
 import { createServer } from "node:net";
 import { fileURLToPath } from "node:url";
 import { expect, test } from "@playwright/test";
-import { allSent, openCall, read, step, figure } from "./sheet";
+import { allSent, figure, openCall, read, step, toReadings } from "./sheet";
 
 const web = fileURLToPath(new URL("..", import.meta.url));
 const next = fileURLToPath(new URL("../../node_modules/next/dist/bin/next", import.meta.url));
@@ -55,7 +55,7 @@ test.describe("server killed in mid-save", () => {
     const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
     const page = await context.newPage();
     await openCall(page, "QO-4");
-    await step(page, "Readings");
+    await toReadings(page);
     await read(page, "suctionPressure", "-18");
     await allSent(page);
 
@@ -78,7 +78,7 @@ test.describe("server killed in mid-save", () => {
     server = await serve(port);
     const again = await context.newPage();
     await openCall(again, "QO-4");
-    await step(again, "Readings");
+    await toReadings(again);
     await expect(figure(again, "flow")).toHaveValue("97");
     await expect(figure(again, "dischargePressure")).toHaveValue("104");
     await allSent(again);
@@ -87,7 +87,7 @@ test.describe("server killed in mid-save", () => {
     const other = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
     const elsewhere = await other.newPage();
     await openCall(elsewhere, "QO-4");
-    await step(elsewhere, "Readings");
+    await toReadings(elsewhere);
     await expect(figure(elsewhere, "suctionPressure")).toHaveValue("-18");
     await expect(figure(elsewhere, "dischargePressure")).toHaveValue("104");
     await expect(figure(elsewhere, "flow")).toHaveValue("97");
@@ -108,7 +108,7 @@ test.describe("server killed in mid-save", () => {
     const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
     const page = await context.newPage();
     await openCall(page, "BI-2");
-    await step(page, "Readings");
+    await toReadings(page);
     const input = figure(page, "speed");
     await input.fill("1479");
     // Kept on the device with the key itself, before it becomes a reading.
@@ -129,7 +129,7 @@ test.describe("server killed in mid-save", () => {
     await page.close({ runBeforeUnload: false });
     const again = await context.newPage();
     await openCall(again, "BI-2");
-    await step(again, "Readings");
+    await toReadings(again);
     await expect(figure(again, "speed")).toHaveValue("1479");
     await expect(again.getByTestId("saved")).toHaveText(/all kept, sent/);
     await context.close();

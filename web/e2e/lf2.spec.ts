@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { acknowledgeAll, allSent, leading, openCall, read, step, strip } from "./sheet";
+import { acknowledgeAll, allSent, leading, openCall, read, step, strip, toReadings } from "./sheet";
 
 test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ page }) => {
   await openCall(page, "LF-2");
@@ -12,7 +12,7 @@ test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ p
   await acknowledgeAll(page);
   await expect(page.getByText(/Acknowledged by Technician at/).first()).toBeVisible();
 
-  await step(page, "Readings");
+  await toReadings(page);
   await read(page, "suctionPressure", "-2.0");
   await read(page, "dischargePressure", "4.28 bar");
   await read(page, "speed", "2945");
@@ -53,7 +53,7 @@ test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ p
   await page.getByRole("button", { name: "Sign and write the log" }).click();
   await expect(page.getByText(/A cure needs an after-reading/)).toBeVisible();
 
-  await step(page, "Readings");
+  await toReadings(page);
   await page.getByRole("button", { name: "After", exact: true }).click();
   await read(page, "suctionPressure", "1.0 inHg");
   await allSent(page);

@@ -11,6 +11,7 @@ import {
   openCall,
   read,
   step,
+  toReadings,
 } from "./sheet";
 
 /** Does the first test that is offered, again and again, until the sheet says that it is enough. */
@@ -35,8 +36,7 @@ async function playUntilStop(page: Page, cause: CauseId): Promise<string[]> {
 
 test("MG-3: from its readings and the tests it asks for to the stop rule", async ({ page }) => {
   await openCall(page, "MG-3");
-  await step(page, "Readings");
-  await acknowledgeAll(page);
+  await toReadings(page);
   await read(page, "dischargePressure", "0.28 bar");
   await read(page, "flow", "34.0");
   await read(page, "amps.0", "6.3");
@@ -75,8 +75,7 @@ test("MG-3: from its readings and the tests it asks for to the stop rule", async
 
 test("MG-1: a set that primes too slowly, to the stop rule", async ({ page }) => {
   await openCall(page, "MG-1");
-  await step(page, "Readings");
-  await acknowledgeAll(page);
+  await toReadings(page);
   await read(page, "suctionPressure", "-0.20 bar");
   await read(page, "dischargePressure", "0.05 bar");
   await allSent(page);

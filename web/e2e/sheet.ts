@@ -110,14 +110,24 @@ export async function read(page: Page, slot: string, text: string): Promise<void
 export const allSent = (page: Page): Promise<void> =>
   expect(page.getByTestId("saved")).toHaveAttribute("data-courier", "sent");
 
-/** Acknowledges every caution in sight. */
+/** Acknowledges every caution in sight, and those that come into sight then. */
 export async function acknowledgeAll(page: Page): Promise<void> {
-  const buttons = page.getByRole("button", { name: /^Read and acknowledged/ });
-  while ((await buttons.count()) > 0) {
-    const count = await buttons.count();
-    await buttons.first().click();
-    await expect(buttons).toHaveCount(count - 1);
+  const cards = page.locator("[data-caution]:not([data-done])");
+  while ((await cards.count()) > 0) {
+    const id = (await cards.first().getAttribute("data-caution")) ?? "";
+    await cards
+      .first()
+      .getByRole("button", { name: /^Read and acknowledged/ })
+      .click();
+    await expect(page.locator(`[data-caution="${id}"]:not([data-done])`)).toHaveCount(0);
   }
+}
+
+/** Goes to the readings, past the cautions that stand before them. */
+export async function toReadings(page: Page): Promise<void> {
+  await step(page, "Readings");
+  await expect(page.getByRole("region", { name: "Readings" })).toBeVisible();
+  await acknowledgeAll(page);
 }
 
 /** The leading cause and its percent, as the Board shows them. */
@@ -129,4 +139,19 @@ export async function leading(page: Page): Promise<{ id: string; percent: number
     id: (await row.getAttribute("data-cause")) ?? "",
     percent: text.includes(">") ? 99.5 : Number(/\d+/.exec(text)?.[0]),
   };
+}
+
+/** No key of the open keypad lies on another, and each is large enough. */
+export async function keysAreApart(page: Page): Promise<void> {
+  const keys = await page.getByTestId("keypad").getByRole("button").all();
+  const boxes = (await Promise.all(keys.map((k) => k.boundingBox()))).filter((b) => b !== null);
+  expect(boxes.length).toBe(keys.length);
+  for (const [i, a] of boxes.entries()) {
+    expect(Math.min(a.width, a.height)).toBeGreaterThanOrEqual(44);
+    for (const b of boxes.slice(i + 1)) {
+      const across = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
+      const down = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
+      expect(Math.min(across, down)).toBeLessThanOrEqual(0.5);
+    }
+  }
 }

@@ -14,6 +14,7 @@ import {
   step,
   strip,
   takeCall,
+  toReadings,
 } from "./sheet";
 
 interface Story {
@@ -177,7 +178,7 @@ for (const story of STORIES) {
     await step(page, "Look and listen");
     for (const id of story.seen ?? []) await look(page, id, "there");
     for (const id of story.notThere ?? []) await look(page, id, "not there");
-    await step(page, "Readings");
+    await toReadings(page);
     for (const [slot, text] of [...readingsOf(story), ...Object.entries(story.also ?? {})]) {
       if (!(await strip(page, slot).first().isVisible()))
         await page.getByText("More readings").click();

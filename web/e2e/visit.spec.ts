@@ -1,5 +1,16 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { acknowledgeAll, allSent, figure, freshCall, openCall, read, step, strip } from "./sheet";
+import {
+  acknowledgeAll,
+  allSent,
+  figure,
+  freshCall,
+  keysAreApart,
+  openCall,
+  read,
+  step,
+  strip,
+  toReadings,
+} from "./sheet";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
@@ -23,8 +34,11 @@ test("from the Slate to a verdict: at most 8 taps and 25 keys", async ({ browser
   await tap(page.getByRole("link", { name: /QO-4 / }).first());
   const steps = page.getByRole("navigation", { name: "Steps of this run sheet" });
   await tap(steps.getByRole("button", { name: "Readings" }));
-  await tap(page.getByRole("button", { name: /^Read and acknowledged/ }));
+  // One for the turning parts, one for the live terminals.
+  for (let i = 0; i < 2; i++)
+    await tap(page.getByRole("button", { name: /^Read and acknowledged/ }).first());
   await tap(figure(page, "suctionPressure"));
+  await keysAreApart(page);
   await type("-17>88>");
   await expect(figure(page, "amps.0")).toBeFocused();
   await type("24.5>24.7>24.4");
@@ -42,7 +56,7 @@ test("a swinging needle is its two ends, repeats have a mean, and both widen the
   page,
 }) => {
   await openCall(page, "BI-2");
-  await step(page, "Readings");
+  await toReadings(page);
   await read(page, "suctionPressure", "0.10 bar");
   const width = async () => {
     await expect(page.getByTestId("board")).toHaveAttribute("aria-busy", "false");
@@ -72,7 +86,7 @@ test("a swinging needle is its two ends, repeats have a mean, and both widen the
   await expect(shown).toContainText("3 times, mean 2.30 bar");
   await allSent(page);
   await page.reload();
-  await step(page, "Readings");
+  await toReadings(page);
   await expect(figure(page, "dischargePressure")).toHaveValue("2.28; 2.32; 2.30");
   await read(page, "dischargePressure", "");
   await read(page, "suctionPressure", "");
@@ -83,7 +97,7 @@ test("how a gauge hangs is asked once, its zero is taken off, and both are remem
   page,
 }) => {
   await freshCall(page, "GH-1");
-  await step(page, "Readings");
+  await toReadings(page);
   await read(page, "dischargePressure", "3.10 bar");
   const gauge = page.locator('[data-gauge="discharge"]');
   await expect(gauge).toHaveAttribute("open", "");
@@ -106,7 +120,7 @@ test("how a gauge hangs is asked once, its zero is taken off, and both are remem
   await page.getByLabel("What is wrong, in a line").fill("again");
   await page.getByRole("button", { name: "Open the run sheet" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "GH-1" })).toBeVisible();
-  await step(page, "Readings");
+  await toReadings(page);
   const again = page.locator('[data-gauge="discharge"] summary');
   await expect(again).toContainText("1.2 m up, line full");
   await expect(again).toContainText("zero off on");
@@ -151,6 +165,8 @@ test("plates against the register, what cannot be read, and the code on the tag"
   await expect(page.getByText(/That tag \(0000-0000\) is another pump/)).toBeVisible();
 
   const plate = (field: string) => page.locator(`[data-plate="${field}"]`);
+  await figure(page, "motor.voltage").focus();
+  await keysAreApart(page);
   await read(page, "motor.current", "31 A");
   await expect(plate("motor.current")).toContainText(/plate 31 A, register \d/);
   await read(page, "motor.power", "15000 W");
@@ -232,8 +248,7 @@ test("photos are shrunk and turned on the device, kept through a reload, and not
 
 test("a lost phase and a live pair stop the work; proof of dead opens it", async ({ page }) => {
   await freshCall(page, "ST-1");
-  await step(page, "Readings");
-  await acknowledgeAll(page);
+  await toReadings(page);
   for (const [i, amps] of ["0.1", "17.2", "17.0"].entries()) await read(page, `amps.${i}`, amps);
   const lost = page.locator('[data-stop="phase-lost"]');
   await expect(lost).toContainText("switch it off now");
@@ -347,7 +362,7 @@ test("a device clock in the wrong year is put right, and the newest reading stay
   page,
 }) => {
   await freshCall(page, "CK-1");
-  await step(page, "Readings");
+  await toReadings(page);
   await read(page, "flow", "31");
   await allSent(page);
   const context = await browser.newContext();
@@ -355,11 +370,11 @@ test("a device clock in the wrong year is put right, and the newest reading stay
   await other.clock.setSystemTime(new Date("2019-03-01T10:00:00Z"));
   await other.goto(page.url());
   await expect(other.getByText(/clock is wrong by \d{4} days/)).toBeVisible();
-  await step(other, "Readings");
+  await toReadings(other);
   await read(other, "flow", "32");
   await allSent(other);
   await page.reload();
-  await step(page, "Readings");
+  await toReadings(page);
   await expect(figure(page, "flow")).toHaveValue("32");
   await context.close();
 });
@@ -369,7 +384,7 @@ test("a pump taken off the yard elsewhere: said, and nothing typed is lost", asy
   page,
 }) => {
   await freshCall(page, "RT-1");
-  await step(page, "Readings");
+  await toReadings(page);
   const yard = await context.newPage();
   await yard.goto("/yard");
   await yard.getByRole("link", { name: /RT-1/ }).first().click();
@@ -379,7 +394,7 @@ test("a pump taken off the yard elsewhere: said, and nothing typed is lost", asy
   await expect(page.getByText(/RT-1 has been taken off the yard/)).toBeVisible();
   await allSent(page);
   await page.reload();
-  await step(page, "Readings");
+  await toReadings(page);
   await expect(figure(page, "flow")).toHaveValue("44");
   await yard.goto("/");
   await expect(yard.getByRole("link", { name: /RT-1 / })).toHaveCount(0);
@@ -416,11 +431,11 @@ test("a draft an earlier version left on the device is there again", async ({ br
     sheetId,
   );
   await other.goto(address);
-  await step(other, "Readings");
+  await toReadings(other);
   await expect(figure(other, "flow")).toHaveValue("61");
   await allSent(other);
   await page.reload();
-  await step(page, "Readings");
+  await toReadings(page);
   await expect(figure(page, "flow")).toHaveValue("61");
   await context.close();
 });
@@ -433,8 +448,9 @@ test("gloves make every target bigger and are remembered for the person", async 
   const phone = await context.newPage();
   await openCall(phone, "BI-2");
   await phone.getByRole("button", { name: "Gloves", exact: true }).first().tap();
-  await step(phone, "Readings");
+  await toReadings(phone);
   await figure(phone, "dischargePressure").tap();
+  await keysAreApart(phone);
   for (const key of await phone.getByTestId("keypad").getByRole("button").all())
     expect((await key.boundingBox())?.height).toBeGreaterThanOrEqual(60);
   expect(
@@ -457,14 +473,14 @@ test("what is on hand stands in front and is remembered; drops are counted by ta
   page,
 }) => {
   await freshCall(page, "OH-1");
-  await step(page, "Readings");
+  await toReadings(page);
   await expect(strip(page, "inputPower")).toBeHidden();
   await page.getByText("More readings").click();
   const kept = page.waitForResponse((r) => r.request().method() === "POST" && r.ok());
   await page.getByLabel("power meter").check();
   await kept;
   await page.reload();
-  await step(page, "Readings");
+  await toReadings(page);
   await expect(strip(page, "inputPower")).toBeVisible();
   await page.getByText("More readings").click();
   const counter = strip(page, "leakage").getByRole("group", { name: "Drop counter" });

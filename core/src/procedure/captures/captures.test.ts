@@ -129,6 +129,16 @@ describe("captures", () => {
     expect(read?.say).toContain("Straight vanes");
   });
 
+  it("take nothing for the pump's own that was read slowed, throttled or with gauges exchanged", () => {
+    for (const test of ["slow-and-listen", "throttle-and-listen", "swap-gauges"] as const)
+      expect(readAfter(test, () => "1 bar")).toBeUndefined();
+    for (const c of CAPTURES.filter((x) => x.asksAfter))
+      expect(
+        c.groups.flatMap((g) => g.fields).some((f) => f.slot.startsWith("after.")),
+        c.test,
+      ).toBe(true);
+  });
+
   it("become readings and an after-snapshot that a case file takes", () => {
     const typed: Record<string, string> = {
       peak: "-0.8 bar",
@@ -138,7 +148,7 @@ describe("captures", () => {
       "after.amps.1": "4 A",
     };
     const raw = (slot: string) => typed[slot];
-    const after = readAfter(raw);
+    const after = readAfter("clean-strainer-reread", raw);
     expect(after).toEqual({ dischargePressure: "2.1 bar", amps: [null, "4 A", null] });
     const file = readCase({
       format: "yard-tack/case",
@@ -156,6 +166,6 @@ describe("captures", () => {
     });
     expect(file.ok).toBe(true);
     expect(caseReadings("provoke", raw)).toBeUndefined();
-    expect(readAfter(() => undefined)).toBeUndefined();
+    expect(readAfter("clean-strainer-reread", () => undefined)).toBeUndefined();
   });
 });

@@ -176,6 +176,7 @@ export const DRIVE_CAPTURES: readonly CaptureRow[] = [
   },
   {
     test: "terminal-retighten-reread",
+    asksAfter: true,
     groups: [
       { name: "Before", compact: true, fields: three("before.amps", amps) },
       { name: "After tightening", compact: true, fields: three("after.amps", amps) },

@@ -56,6 +56,7 @@ export const GAUGE_CAPTURES: readonly CaptureRow[] = [
   },
   {
     test: "swap-gauges",
+    asksAfter: true,
     groups: twice([SUCTION, DISCHARGE]),
     read: (at) => {
       const suction = moved(at("before.suctionPressure"), at("after.suctionPressure"), "pressure");
@@ -93,21 +94,25 @@ export const GAUGE_CAPTURES: readonly CaptureRow[] = [
   },
   {
     test: "raise-level-reread",
+    asksAfter: true,
     groups: twice([length("level", "Level over the shaft", true), DISCHARGE, flow("flow", "Flow")]),
     read: improvedIfUp([DISCHARGE, flow("flow", "Flow")], IMPROVED),
   },
   {
     test: "submerge-deeper-reread",
+    asksAfter: true,
     groups: twice([length("depth", "Water over the inlet"), DISCHARGE, flow("flow", "Flow")]),
     read: improvedIfUp([DISCHARGE, flow("flow", "Flow")], IMPROVED),
   },
   {
     test: "vent-casing-reread",
+    asksAfter: true,
     groups: twice([DISCHARGE, flow("flow", "Flow")]),
     read: improvedIfUp([DISCHARGE, flow("flow", "Flow")], IMPROVED),
   },
   {
     test: "clean-strainer-reread",
+    asksAfter: true,
     groups: twice([SUCTION, DISCHARGE]),
     read: improvedIfUp([SUCTION, DISCHARGE], IMPROVED),
   },

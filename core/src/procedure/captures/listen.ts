@@ -104,6 +104,7 @@ export const LISTEN_CAPTURES: readonly CaptureRow[] = [
   },
   {
     test: "isolate-standby-reread",
+    asksAfter: true,
     groups: twice([DISCHARGE, FLOW]),
     read: improvedIfUp([DISCHARGE, FLOW], { up: "improved", same: "no-change" }),
   },

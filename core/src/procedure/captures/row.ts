@@ -60,6 +60,8 @@ export interface CaptureReading {
 export interface CaptureRow {
   readonly test: TestId;
   readonly groups: readonly CaptureGroup[];
+  /** Something is tightened, cleaned, vented or swapped: its after-reading is asked for. */
+  readonly asksAfter?: true;
   /** Minutes the watch counts down from; it counts up when there is none. */
   readonly countdownMinutes?: number;
   readonly read: (captured: Captured, context: CaptureContext) => CaptureReading | undefined;

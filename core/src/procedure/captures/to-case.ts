@@ -53,8 +53,22 @@ export const caseReadings = (test: TestId, raw: Raw): Json | undefined =>
 /** Slots of a snapshot that a capture can hold before and after. */
 const SNAPSHOT_SLOTS = ["suctionPressure", "dischargePressure", "flow", "level", "speed"] as const;
 
-/** What was read after a test, as keys of a snapshot; undefined when nothing was. */
-export function readAfter(raw: Raw): Json | undefined {
+/**
+ * Tests after which the pump runs as it should if they cured it. What is read with a pump slowed, a
+ * valve throttled or a gauge exchanged on purpose is no such reading.
+ */
+const RUNS_AGAIN: readonly TestId[] = [
+  "terminal-retighten-reread",
+  "clean-strainer-reread",
+  "vent-casing-reread",
+  "raise-level-reread",
+  "submerge-deeper-reread",
+  "isolate-standby-reread",
+];
+
+/** What was read after a test, as keys of a snapshot; undefined when nothing was that counts. */
+export function readAfter(test: TestId, raw: Raw): Json | undefined {
+  if (!RUNS_AGAIN.includes(test)) return undefined;
   const amps = threeOf(raw, "after.amps");
   return present({
     ...Object.fromEntries(SNAPSHOT_SLOTS.map((s) => [s, raw(`after.${s}`)])),

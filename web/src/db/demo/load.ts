@@ -4,6 +4,7 @@ import { parseQuantity } from "@yard-tack/core/quantity";
 import { DateTime } from "luxon";
 import { v5 as uuidFrom } from "uuid";
 import {
+  Acknowledgement,
   Curve,
   Fingerprint,
   Instrument,
@@ -290,6 +291,7 @@ function halfFill(em: EntityManager, now: Date): void {
   };
   read("suctionPressure", story.suction, visit.suctionPressure, 9);
   read("dischargePressure", story.discharge, visit.dischargePressure, 8);
+  em.create(Acknowledgement, { ...row("rotating-parts", 12), caution: "rotating-parts" });
   em.create(Observation, {
     ...row("bubbles", 11),
     observation: "water.bubbles-in-discharge",

@@ -71,7 +71,7 @@ export function caseOfSheet(
 function testOf(pump: PumpDto, state: SheetState, id: string, outcome: string) {
   const raw = (slot: string) => written(state.readings.get(readingKey(`test:${id}`, slot)))[0];
   const readings = isTest(id) ? caseReadings(id, raw) : undefined;
-  const after = readAfter(raw);
+  const after = isTest(id) ? readAfter(id, raw) : undefined;
   const label = `after ${id}`;
   return {
     test: {
@@ -82,7 +82,7 @@ function testOf(pump: PumpDto, state: SheetState, id: string, outcome: string) {
     },
     after: after && {
       label,
-      valve: id === "throttle-and-listen" ? "throttled" : "as-found",
+      valve: "as-found",
       ...after,
       ...gaugeFacts(pump, state.notes),
     },

@@ -59,10 +59,9 @@ export function Capture({
   const label: SnapshotLabel = `test:${test}`;
   const read = readingOfCapture(sheet, units, view, test);
   const timed = capture.groups.flatMap((g) => g.fields).filter((f) => f.timed);
-  const asksAfter = capture.groups.some((g) => g.fields.some((f) => f.slot.startsWith("after.")));
   const after = [...sheet.state.readings.keys()].some((k) => k.startsWith(`${label}/after.`));
   const noAfter = sheet.state.notes.get(`noafter.${test}`)?.text;
-  const waits = asksAfter && !after && noAfter === undefined;
+  const waits = capture.asksAfter === true && !after && noAfter === undefined;
   const take = (f: CaptureField, raw: string) => {
     const parsed = parseQuantity(raw, "time");
     if (!parsed.ok) return;

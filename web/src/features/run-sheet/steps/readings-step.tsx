@@ -3,6 +3,7 @@
 import type { BoardView } from "@yard-tack/core/board";
 import { observationRow } from "@yard-tack/core/diagnosis";
 import { formatNumber, parseQuantity, type UnitSystem } from "@yard-tack/core/quantity";
+import { cautionsAt } from "@yard-tack/core/procedure";
 import { vibrationZone } from "@yard-tack/core/upkeep";
 import { Button, Checkbox } from "@mantine/core";
 import type { ReactNode } from "react";
@@ -17,7 +18,7 @@ import { DropCounter } from "../timing/drop-counter";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
 import { AMPS_CAUTION, SHUT_CAUTION } from "./cautions-here";
-import { CautionCard } from "./caution-card";
+import { CautionCard, Cautions } from "./caution-card";
 import { ObservationChip } from "./chips";
 import { StopCard, useStops } from "./stop-bar";
 import classes from "./steps.module.css";
@@ -80,7 +81,12 @@ export function ReadingsStep({
   const positions = POSITIONS.filter(
     (p) => !(p.closesDischarge && displacement) && !(p.label === "shut" && shutStop),
   );
-  const ampsLocked = !sheet.state.acknowledged.has(AMPS_CAUTION);
+  // Nobody goes near a running pump past a caution that was not read.
+  const unread = cautionsAt("safe", sheet.facts).filter(
+    (c) => c !== AMPS_CAUTION && !sheet.state.acknowledged.has(c),
+  );
+  const shut = unread.length > 0;
+  const ampsLocked = shut || !sheet.state.acknowledged.has(AMPS_CAUTION);
   const shutLocked = snapshot === "shut" && !sheet.state.acknowledged.has(SHUT_CAUTION);
   const strip = (s: SheetSlot, compact = false) => {
     const electrical = s.slot.startsWith("amps") || s.slot.startsWith("volts");
@@ -99,7 +105,7 @@ export function ReadingsStep({
         hint={s.slot === "flow" && snapshot === "as found" ? view?.flowHint : undefined}
         compact={compact}
         below={<Below sheet={sheet} units={units} slot={s} snapshot={snapshot} />}
-        locked={shutLocked || (electrical && ampsLocked)}
+        locked={shut || shutLocked || (electrical && ampsLocked)}
       />
     );
   };
@@ -120,6 +126,12 @@ export function ReadingsStep({
           ))}
         </div>
       </div>
+      {shut ? (
+        <div className={classes.inset}>
+          <p className={classes.locked}>The readings open when these are acknowledged.</p>
+          <Cautions ids={unread} sheet={sheet} />
+        </div>
+      ) : null}
       {shutStop && (displacement || snapshot === "throttled") ? (
         <div className={classes.inset}>
           <StopCard stop={shutStop} sheet={sheet} />
@@ -150,7 +162,7 @@ export function ReadingsStep({
       ) : null}
       {first.map((s) => strip(s))}
       {phases.length > 0 ? (
-        ampsLocked ? (
+        ampsLocked && !shut ? (
           <div className={classes.inset}>
             <CautionCard id={AMPS_CAUTION} sheet={sheet} />
           </div>
