@@ -36,7 +36,15 @@ interface Story {
 
 /** Twelve of the demo's pumps, of eleven families: what was wrong there, and what is seen on the way. */
 const STORIES: readonly Story[] = [
-  { tag: "LF-2", cause: "suction-restriction", severity: 1, side: /^System/, phone: true },
+  {
+    tag: "LF-2",
+    cause: "suction-restriction",
+    severity: 1,
+    line: "the far raceway runs short",
+    told: ["complaint.low-flow", "onset.gradual"],
+    side: /^System/,
+    phone: true,
+  },
   {
     tag: "LF-3",
     cause: "static-rise",

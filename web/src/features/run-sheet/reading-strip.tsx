@@ -108,16 +108,19 @@ export function ReadingStrip(props: ReadingStripProps) {
     setSettled(true);
     onLive(null);
     if (text.trim() === "") {
-      onDraft("");
       if (committed.current !== "") {
         committed.current = "";
         onReading({ raw: "", unit: null, si: null, fault: null, reason: null });
       }
+      onDraft("");
       return;
     }
-    if (inDoubt || typed.raw === committed.current) return;
+    if (inDoubt) return;
+    if (typed.raw === committed.current) {
+      onDraft("");
+      return;
+    }
     committed.current = typed.raw;
-    onDraft("");
     const parts = partsOf(typed.raw, slot.dimension, usual);
     if (readTyped(parts.text, parts.unit, parts.vac, slot.dimension).raw === typed.raw) {
       // "14 psi" typed as a whole: the number stays in the strip, the unit goes beside it.
@@ -125,7 +128,9 @@ export function ReadingStrip(props: ReadingStripProps) {
       setUnit(parts.unit);
       setVac(parts.vac);
     }
+    // The draft goes last: a tab closed in between leaves the figure twice, and never not at all.
     onReading(readingOf(typed, doubt));
+    onDraft("");
   };
   const commitRef = useRef(commit);
   useEffect(() => {

@@ -145,9 +145,10 @@ export function useSheet(dto: SheetDto): Sheet {
   const typing = useMemo(() => withTyping(state, beingTyped), [state, beingTyped]);
   const facts = useMemo(() => factsOf(dto.pump.base), [dto.pump.base]);
   const photos = usePhotos(dto, state, faultRef);
-  // Half-typed text is on this device only: nothing may be called sent before it is an entry.
-  const pending = writing > 0 || drafts.size > 0;
-  const where: CourierState = pending && courier.kind === "sent" ? { kind: "keeping" } : courier;
+  // Nothing may be called kept while it is being written, and nothing sent while text is half typed.
+  const keeping =
+    (writing > 0 && courier.kind !== "refused") || (drafts.size > 0 && courier.kind === "sent");
+  const where: CourierState = keeping ? { kind: "keeping" } : courier;
   return {
     dto,
     facts,
