@@ -37,9 +37,15 @@ export async function pumpWithParts(em: EntityManager, pumpId: string) {
   );
   const calls = await em.find(LogEntry, { pumpId, kind: "call" }, { orderBy: { at: "asc" } });
   // How gauges hang and what their zero was is noted on sheets and remembered from there.
+  const places = ["suction", "discharge"].map((side) => `${side}-of-${pumpId}`);
   const gaugeNotes = await em.find(
     SheetNote,
-    { $or: [{ key: { $like: "gauge.%" } }, { key: { $like: "zero.%" } }] },
+    {
+      $or: [...instruments.map((i) => i.id), ...places].flatMap((id) => [
+        { key: { $like: `gauge.${id}.%` } },
+        { key: `zero.${id}` },
+      ]),
+    },
     { orderBy: { at: "asc" } },
   );
   return { pump, site, curves, plates, fingerprints, instruments, zeroChecks, calls, gaugeNotes };

@@ -1,7 +1,8 @@
 "use client";
 
 import { Button } from "@mantine/core";
-import { type ChangeEvent, useId, useState } from "react";
+import { useState } from "react";
+import { FileButton } from "@/shell/file-button";
 import { clock } from "@/shell/times";
 import { shrinkPhoto } from "./shrink-photo";
 import type { Sheet } from "./use-sheet";
@@ -11,7 +12,6 @@ import classes from "./photo-strip.module.css";
 
 /** Photos of one thing: taken or chosen, upright, small, kept on the device until the server has them. */
 export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string; name: string }) {
-  const id = useId();
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const list = sheet.photos.list.filter((p) => p.about === about);
@@ -33,9 +33,7 @@ export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string
       setBusy(false);
     }
   };
-  const choose = async (event: ChangeEvent<HTMLInputElement>) => {
-    const files = [...(event.target.files ?? [])];
-    event.target.value = "";
+  const choose = async (files: readonly File[]) => {
     for (const file of files) await keep(file);
   };
   const turn = async (photo: SheetPhoto) => {
@@ -48,18 +46,12 @@ export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string
   return (
     <div className={classes.photos} data-photos={about}>
       <span className={classes.name}>{name}</span>
-      <label htmlFor={id} className={classes.take}>
-        {busy ? "Shrinking …" : "Take or choose a photo"}
-        <input
-          id={id}
-          type="file"
-          accept="image/*"
-          multiple
-          className="sr-only"
-          disabled={busy || sheet.dto.signedAt !== null}
-          onChange={(e) => void choose(e)}
-        />
-      </label>
+      <FileButton
+        label={busy ? "Shrinking …" : "Take or choose a photo"}
+        multiple
+        disabled={busy || sheet.dto.signedAt !== null}
+        onFiles={(files) => void choose(files)}
+      />
       {problem ? (
         <p role="alert" className={classes.problem}>
           {problem}

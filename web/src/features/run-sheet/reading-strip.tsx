@@ -15,6 +15,7 @@ import { Keypad } from "./keypad";
 import { doubtAbout, type Limits } from "./plausible";
 import type { Slot } from "./slots";
 import { CommaQuestion, Glass, Spread, valueOn } from "./strip-parts";
+import { useIdle } from "./use-idle";
 import classes from "./strip.module.css";
 import { draftOf, fromDraft, partsOf, readTyped, type Typed } from "./typed";
 
@@ -52,9 +53,6 @@ export interface ReadingStripProps {
   readonly onLive: (raw: string | null) => void;
   readonly onReading: (reading: StripReading) => void;
 }
-
-/** Long enough to finish a figure, short enough to be kept while the hand moves on. */
-const IDLE_MS = 650;
 
 /** One reading like a sight glass: the expected band, the tick, the unit as typed, SI beside it. */
 export function ReadingStrip(props: ReadingStripProps) {
@@ -132,15 +130,7 @@ export function ReadingStrip(props: ReadingStripProps) {
     onReading(readingOf(typed, doubt));
     onDraft("");
   };
-  const commitRef = useRef(commit);
-  useEffect(() => {
-    commitRef.current = commit;
-  });
-  useEffect(() => {
-    if (!touched.current) return undefined;
-    const timer = setTimeout(() => commitRef.current(), IDLE_MS);
-    return () => clearTimeout(timer);
-  }, [text, unit, vac]);
+  useIdle(touched, `${text}/${unit}/${vac}`, commit);
 
   const change = (next: string, nextUnit = unit, nextVac = vac) => {
     touched.current = true;

@@ -2,14 +2,14 @@
 
 import { Button, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
-import { type ChangeEvent, type FormEvent, useId, useState } from "react";
+import { type FormEvent, useState } from "react";
+import { FileButton } from "@/shell/file-button";
 import { readCode } from "./tag-code";
 import classes from "./yard.module.css";
 
 /** Opens a pump by the code on its tag, typed or scanned with the camera. */
 export function FindPump({ onCode }: { onCode?: (code: string) => void }) {
   const router = useRouter();
-  const id = useId();
   const [text, setText] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const open = (written: string) => {
@@ -26,9 +26,7 @@ export function FindPump({ onCode }: { onCode?: (code: string) => void }) {
     event.preventDefault();
     open(text);
   };
-  const scan = async (event: ChangeEvent<HTMLInputElement>) => {
-    const file = event.target.files?.[0];
-    event.target.value = "";
+  const scan = async ([file]: readonly File[]) => {
     if (!file) return;
     const { readSquareCode } = await import("./square-code");
     const found = await readSquareCode(file);
@@ -48,17 +46,7 @@ export function FindPump({ onCode }: { onCode?: (code: string) => void }) {
       <Button type="submit" variant="default">
         Open
       </Button>
-      <label htmlFor={id} className={classes.scan}>
-        Scan
-        <input
-          id={id}
-          type="file"
-          accept="image/*"
-          capture="environment"
-          className="sr-only"
-          onChange={(e) => void scan(e)}
-        />
-      </label>
+      <FileButton label="Scan" camera onFiles={(files) => void scan(files)} />
     </form>
   );
 }

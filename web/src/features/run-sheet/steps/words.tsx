@@ -1,10 +1,9 @@
 "use client";
 
 import { Textarea } from "@mantine/core";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
+import { useIdle } from "../use-idle";
 import type { Sheet } from "../use-sheet";
-
-const IDLE_MS = 700;
 
 /** Free words, kept with each key and noted when the hand rests. */
 export function Words({
@@ -58,15 +57,7 @@ function WordsField({
     note(noteKey, text.trim());
     draft(noteKey, "");
   };
-  const commitRef = useRef(commit);
-  useEffect(() => {
-    commitRef.current = commit;
-  });
-  useEffect(() => {
-    if (!touched.current) return undefined;
-    const timer = setTimeout(() => commitRef.current(), IDLE_MS);
-    return () => clearTimeout(timer);
-  }, [text]);
+  useIdle(touched, text, commit);
   return (
     <Textarea
       label={label}
