@@ -6,8 +6,8 @@ const baseURL = process.env["YARD_URL"] ?? "http://127.0.0.1:3000";
 export default defineConfig({
   testDir: "e2e",
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 150_000,
+  expect: { timeout: 20_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/report.json" }]],
   use: {
     baseURL,

@@ -30,7 +30,7 @@ for (const scheme of ["light", "dark"] as const) {
     { width: 390, height: 844 },
   ]) {
     test(`no accessibility violation, ${scheme}, ${size.width} wide`, async ({ page }) => {
-      test.setTimeout(240_000);
+      test.setTimeout(600_000);
       await page.setViewportSize(size);
       await page.emulateMedia({ colorScheme: scheme });
       const check = async (where: string) => {

@@ -112,14 +112,14 @@ export const allSent = (page: Page): Promise<void> =>
 
 /** Acknowledges every caution in sight, and those that come into sight then. */
 export async function acknowledgeAll(page: Page): Promise<void> {
-  const cards = page.locator("[data-caution]:not([data-done])");
+  const cards = page.locator("[data-caution]:not([data-done])").filter({ visible: true });
   while ((await cards.count()) > 0) {
     const id = (await cards.first().getAttribute("data-caution")) ?? "";
     await cards
       .first()
       .getByRole("button", { name: /^Read and acknowledged/ })
       .click();
-    await expect(page.locator(`[data-caution="${id}"]:not([data-done])`)).toHaveCount(0);
+    await expect(cards.and(page.locator(`[data-caution="${id}"]`))).toHaveCount(0);
   }
 }
 

@@ -172,7 +172,7 @@ for (const story of STORIES) {
   test(`${story.tag}: from the Slate to ${story.cause}${story.phone ? ", on a phone" : ""}`, async ({
     browser,
   }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     const context = await browser.newContext(
       story.phone
         ? { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
