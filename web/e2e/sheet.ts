@@ -33,7 +33,8 @@ export async function takeCall(
   line: string,
   told: readonly string[],
 ): Promise<void> {
-  await page.goto("/call");
+  await page.goto("/");
+  await page.getByRole("link", { name: "New call" }).click();
   const option = page.getByRole("option", { name: new RegExp(`^${tag}\\b`) });
   await page.getByLabel("Pump").selectOption({ label: (await option.textContent()) ?? "" });
   await page.getByLabel("What is wrong, in a line").fill(line);
