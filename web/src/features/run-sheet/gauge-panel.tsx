@@ -2,6 +2,7 @@
 
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { NativeSelect } from "@mantine/core";
+import { useState } from "react";
 import { day } from "@/shell/times";
 import { factKey, gaugeInUse, type Side, vanGauges, withKey, zeroKey } from "./gauge-in-use";
 import { NoteStrip } from "./sheet-strip";
@@ -30,6 +31,7 @@ export function GaugePanel({
   /** There is a reading that its height would change. */
   asked: boolean;
 }) {
+  const [opened, setOpened] = useState(false);
   const g = gaugeInUse(sheet.dto.pump, sheet.state.notes, side);
   if (!g.place || !g.gauge) return null;
   const { place, gauge } = g;
@@ -58,69 +60,79 @@ export function GaugePanel({
     g.percent === undefined ? "no class" : `class ${g.percent}`,
     zeroSay,
   ].filter(Boolean);
+  const open = opened || (unknown && asked);
   return (
-    <details className={classes.panel} open={(unknown && asked) || undefined} data-gauge={side}>
+    <details
+      className={classes.panel}
+      open={open}
+      data-gauge={side}
+      onToggle={(e) => setOpened(e.currentTarget.open)}
+    >
       <summary>
         {unknown && asked ? "How does this gauge hang? Asked once. " : ""}
         {say.join(", ")}
       </summary>
-      {van.length > 0 ? (
-        <NativeSelect
-          label="Read with"
-          value={gauge.id}
-          data={[place, ...van].map((i) => ({
-            value: i.id,
-            label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${day(i.zero.at, sheet.dto.pump.zone)}` : ""}`,
-          }))}
-          onChange={(e) =>
-            sheet.note(withKey(side), e.target.value === place.id ? "" : e.target.value)
-          }
-        />
+      {open ? (
+        <>
+          {van.length > 0 ? (
+            <NativeSelect
+              label="Read with"
+              value={gauge.id}
+              data={[place, ...van].map((i) => ({
+                value: i.id,
+                label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${day(i.zero.at, sheet.dto.pump.zone)}` : ""}`,
+              }))}
+              onChange={(e) =>
+                sheet.note(withKey(side), e.target.value === place.id ? "" : e.target.value)
+              }
+            />
+          ) : null}
+          <NoteStrip
+            sheet={sheet}
+            units={units}
+            compact
+            slot={strip("Gauge over shaft", "length", lengths)}
+            noteKey={factKey(place.id, "height")}
+            remembered={g.height}
+          />
+          <Choice
+            name={`Line to the ${side} gauge`}
+            options={LINES}
+            value={g.line}
+            onChoose={(v) => sheet.note(factKey(place.id, "line"), v)}
+          />
+          <NoteStrip
+            sheet={sheet}
+            units={units}
+            compact
+            slot={strip("Reads up to", "pressure", slot.units)}
+            noteKey={factKey(gauge.id, "high")}
+            remembered={g.range?.[1]}
+          />
+          <Choice
+            name="Class of the gauge"
+            options={CLASSES.map((c) => ({ id: c, name: c }))}
+            value={g.percent === undefined ? undefined : String(g.percent)}
+            onChoose={(v) => {
+              sheet.note(factKey(gauge.id, "percent"), v);
+              if (!g.range)
+                sheet.note(factKey(gauge.id, "low"), side === "suction" ? "-1 bar" : "0 bar");
+            }}
+          />
+          <NoteStrip
+            sheet={sheet}
+            units={units}
+            compact
+            slot={strip("At rest it shows", "pressure", slot.units)}
+            noteKey={zeroKey(gauge.id)}
+            remembered={undefined}
+          />
+          <p className={classes.hint}>
+            Cock shut and let off first.{" "}
+            {zero ? `${formatSi(zero.si, "pressure", units)} is taken off what it reads.` : ""}
+          </p>
+        </>
       ) : null}
-      <NoteStrip
-        sheet={sheet}
-        units={units}
-        compact
-        slot={strip("Gauge over shaft", "length", lengths)}
-        noteKey={factKey(place.id, "height")}
-        remembered={g.height}
-      />
-      <Choice
-        name={`Line to the ${side} gauge`}
-        options={LINES}
-        value={g.line}
-        onChoose={(v) => sheet.note(factKey(place.id, "line"), v)}
-      />
-      <NoteStrip
-        sheet={sheet}
-        units={units}
-        compact
-        slot={strip("Reads up to", "pressure", slot.units)}
-        noteKey={factKey(gauge.id, "high")}
-        remembered={g.range?.[1]}
-      />
-      <Choice
-        name="Class of the gauge"
-        options={CLASSES.map((c) => ({ id: c, name: c }))}
-        value={g.percent === undefined ? undefined : String(g.percent)}
-        onChoose={(v) => {
-          sheet.note(factKey(gauge.id, "percent"), v);
-          if (!g.range)
-            sheet.note(factKey(gauge.id, "low"), side === "suction" ? "-1 bar" : "0 bar");
-        }}
-      />
-      <NoteStrip
-        sheet={sheet}
-        units={units}
-        compact
-        slot={strip("At rest it shows", "pressure", slot.units)}
-        noteKey={zeroKey(gauge.id)}
-        remembered={undefined}
-      />
-      <p className={classes.hint}>
-        Cock shut and let off first.{" "}
-        {zero ? `${formatSi(zero.si, "pressure", units)} is taken off what it reads.` : ""}
-      </p>
     </details>
   );
 }

@@ -7,6 +7,7 @@ const load = {
   rotation: () => import("./rotation-step").then((m) => m.RotationStep),
   compare: () => import("./compare-step").then((m) => m.CompareStep),
   test: () => import("./test-step").then((m) => m.TestStep),
+  onHand: () => import("./on-hand").then((m) => m.OnHand),
   sign: () => import("./sign-step").then((m) => m.SignStep),
 };
 
@@ -15,6 +16,7 @@ export const LookStep = dynamic(load.look);
 export const RotationStep = dynamic(load.rotation);
 export const CompareStep = dynamic(load.compare);
 export const TestStep = dynamic(load.test);
+export const OnHand = dynamic(load.onHand);
 export const SignStep = dynamic(load.sign);
 
 /** Fetches them all while nothing else is to do: a plant room may have no signal a minute later. */

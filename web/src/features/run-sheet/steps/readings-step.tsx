@@ -5,21 +5,22 @@ import { observationRow } from "@yard-tack/core/diagnosis";
 import { formatNumber, parseQuantity, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { vibrationZone } from "@yard-tack/core/upkeep";
-import { Button, Checkbox } from "@mantine/core";
-import type { ReactNode } from "react";
+import { Button } from "@mantine/core";
+import { type ReactNode, useState } from "react";
 import { useSettings } from "@/shell/who";
 import type { SnapshotLabel } from "../entries";
 import { sideOf } from "../gauge-in-use";
 import { Choice, GaugePanel } from "../gauge-panel";
 import { SheetStrip } from "../sheet-strip";
 import { readingKey } from "../sheet-state";
-import { type SheetSlot, slotsOf, type Tool, TOOLS, USUAL_TOOLS } from "../slots";
+import { type SheetSlot, slotsOf, type Tool, USUAL_TOOLS } from "../slots";
 import { DropCounter } from "../timing/drop-counter";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
 import { AMPS_CAUTION, SHUT_CAUTION } from "./cautions-here";
 import { CautionCard, Cautions } from "./caution-card";
 import { ObservationChip } from "./chips";
+import { OnHand } from "./lazy-steps";
 import { StopCard, useStops } from "./stop-bar";
 import classes from "./steps.module.css";
 
@@ -60,7 +61,9 @@ export function ReadingsStep({
   onNext,
 }: ReadingsStepProps) {
   const { pump } = sheet.dto;
-  const [settings, change] = useSettings();
+  const [settings] = useSettings();
+  // Fifteen strips that nobody sees would be drawn anew with each key.
+  const [moreOpen, setMoreOpen] = useState(false);
   const onHand = settings.onHand ?? USUAL_TOOLS;
   const slots = slotsOf(pump, sheet.facts, units);
   const taken = (s: SheetSlot) => sheet.state.readings.has(readingKey(snapshot, s.slot));
@@ -181,27 +184,15 @@ export function ReadingsStep({
           return row ? <ObservationChip key={id} row={row} sheet={sheet} /> : null;
         })}
       </div>
-      <details className={classes.more}>
+      <details className={classes.more} onToggle={(e) => setMoreOpen(e.currentTarget.open)}>
         <summary>More readings</summary>
-        {more.map((s) => strip(s, s.slot.startsWith("volts")))}
-        {more.some((s) => s.slot === "volts.1") ? <VoltsBetween sheet={sheet} /> : null}
-        <fieldset className={classes.onHand}>
-          <legend>
-            With me, remembered for {onHand === settings.onHand ? "me" : "whoever ticks"}
-          </legend>
-          {TOOLS.map((t) => (
-            <Checkbox
-              key={t}
-              label={t}
-              checked={onHand.includes(t)}
-              onChange={(e) =>
-                change({
-                  onHand: e.target.checked ? [...onHand, t] : onHand.filter((x) => x !== t),
-                })
-              }
-            />
-          ))}
-        </fieldset>
+        {moreOpen ? (
+          <>
+            {more.map((s) => strip(s, s.slot.startsWith("volts")))}
+            {more.some((s) => s.slot === "volts.1") ? <VoltsBetween sheet={sheet} /> : null}
+            <OnHand />
+          </>
+        ) : null}
       </details>
       <p className={classes.hint}>No reading is compulsory.</p>
       <div className={classes.forward}>
