@@ -3,7 +3,7 @@
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { useHotkeys } from "@mantine/hooks";
 import Link from "next/link";
-import { useEffect, useMemo, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { Board, Causes, useBoard } from "@/features/board";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { pumpLine } from "@/features/yard";
@@ -33,6 +33,10 @@ import { StopCard, useStops } from "./steps/stop-bar";
 import { type Sheet, useSheet } from "./use-sheet";
 import classes from "./sheet-page.module.css";
 
+/** Drawn anew when the Board has changed, not with each key. */
+const BoardPart = memo(Board);
+const CausesPart = memo(Causes);
+
 type Pane = "sheet" | "board" | "causes";
 
 /** One visit: steps on the left, the step at hand in the middle, the Board on the right. */
@@ -54,22 +58,28 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
   const stops = useStops(sheet).filter((s) => s.clearedBy !== null);
   useEffect(fetchSteps, []);
   const board = useBoard(caseJson, places, units);
-  const go = (id: StepId) => {
+  const go = useCallback((id: StepId) => {
     setStep(id);
     setPane("sheet");
-  };
+  }, []);
   useHotkeys(STEPS.map((s, i) => [String(i + 1), () => go(s.id)]));
-  const openTest = (id: string) => {
-    setActive(id);
-    go("test");
-  };
-  const openReading = (slot: string) => {
-    go("readings");
-    setSnapshot("as found");
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLInputElement>(`[data-slot^="${slot}"] input`)?.focus(),
-    );
-  };
+  const openTest = useCallback(
+    (id: string) => {
+      setActive(id);
+      go("test");
+    },
+    [go],
+  );
+  const openReading = useCallback(
+    (slot: string) => {
+      go("readings");
+      setSnapshot("as found");
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLInputElement>(`[data-slot^="${slot}"] input`)?.focus(),
+      );
+    },
+    [go],
+  );
   const { pump } = dto;
   return (
     <main className={classes.sheet} data-pane={pane}>
@@ -146,10 +156,10 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         </div>
         <aside className={classes.board} aria-label="Board">
           <div className={classes.boardPart}>
-            <Board board={board} units={units} onTest={openTest} onReading={openReading} />
+            <BoardPart board={board} units={units} onTest={openTest} onReading={openReading} />
           </div>
           <div className={classes.causesPart}>
-            <Causes board={board} units={units} />
+            <CausesPart board={board} units={units} />
           </div>
         </aside>
       </div>
