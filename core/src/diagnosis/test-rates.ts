@@ -1,6 +1,7 @@
 /** How a test would turn out under a cause: from the forward model where it can say, else the table. */
 import type { TestId } from "../case/index.ts";
 import type { CurveTolerance } from "../curve/index.ts";
+import { chanceBelow } from "../quantity/index.ts";
 import type { Weighed } from "./model/marginal.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./model/operating-state.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
@@ -43,25 +44,25 @@ const MODELS: Readonly<Partial<Record<TestId, (s: Scene) => Rates | undefined>>>
     operate({ ...setting, shut: true }, 0, state);
     const ratio = state.head / (soundSetting.speedRatio ** 2 * setting.pump.shutOffHead);
     const u = Math.hypot(tolerance.head / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
-    const none = below((NO_PRESSURE - ratio) / u);
-    const low = Math.max(0, below((CALLED_LOW - ratio) / u) - none);
-    const high = below((ratio - (2 - CALLED_LOW)) / u);
+    const none = chanceBelow((NO_PRESSURE - ratio) / u);
+    const low = Math.max(0, chanceBelow((CALLED_LOW - ratio) / u) - none);
+    const high = chanceBelow((ratio - (2 - CALLED_LOW)) / u);
     return [Math.max(0, 1 - none - low - high), low, high, none];
   },
   "speed-check": ({ setting }) => {
-    const low = below((SPEED_LOW - setting.condition.speed) / SPEED_U);
+    const low = chanceBelow((SPEED_LOW - setting.condition.speed) / SPEED_U);
     return [1 - low, low];
   },
   "timed-drawdown": ({ setting, state, sound }) => {
     if (setting.condition.dead || !(sound.flow > 0)) return undefined;
-    const low = below((FLOW_LOW - state.flow / sound.flow) / FLOW_U);
+    const low = chanceBelow((FLOW_LOW - state.flow / sound.flow) / FLOW_U);
     return [1 - low, 0.97 * low, 0.03 * low];
   },
   "suction-pressure-vs-layout": ({ setting, state, table }) => {
     const { suctionLoss } = setting.condition;
     if (suctionLoss === 0 || !setting.suction) return undefined;
     const missing = suctionLoss * (state.flow / setting.suction.referenceFlow) ** 2;
-    const lower = below((missing - SUCTION_LOW) / SUCTION_U);
+    const lower = chanceBelow((missing - SUCTION_LOW) / SUCTION_U);
     const [agrees = 0, , higher = 0] = table;
     const other = agrees + higher;
     return [((1 - lower) * agrees) / other, lower, ((1 - lower) * higher) / other];
@@ -76,15 +77,14 @@ function quieterWithVapour({ setting, state, table }: Scene): Rates | undefined 
   if (c.vapour === "must-not" || c.gas > 0 || c.dead || c.looseness > 0 || !suction) {
     return undefined;
   }
-  const audible = below((1.2 * state.npshr + 0.3 - state.npsha) / (pump.npshrKnown ? 0.5 : 1.2));
+  const audible = chanceBelow(
+    (1.2 * state.npshr + 0.3 - state.npsha) / (pump.npshrKnown ? 0.5 : 1.2),
+  );
   const quieter = 0.04 + 0.84 * audible;
   const [, same = 0, louder = 0] = table;
   const other = same + louder;
   return [quieter, ((1 - quieter) * same) / other, ((1 - quieter) * louder) / other];
 }
-
-/** P(Z < z), logistic in place of the normal: within 0.01. */
-const below = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
 
 /** A lookup of outcome rates by test and cause index, each worked out once. */
 export function testRates(

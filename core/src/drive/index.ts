@@ -20,5 +20,5 @@ export {
 export type { MotorPlate } from "./load.ts";
 export { rollLeads } from "./roll-leads.ts";
 export { capacitor, insulation, windings } from "./windings.ts";
-export { REVERSED_RATIO, twoDirection } from "./two-direction.ts";
+export { twoDirection } from "./two-direction.ts";
 export type { TwoDirection, TwoDirectionInputs } from "./two-direction.ts";

@@ -1,4 +1,5 @@
 /** Run both ways at the same valve: which way is right, and how sure that is. */
+import { chanceBelow } from "../quantity/index.ts";
 
 export interface TwoDirectionInputs {
   /** As found, and with two wires exchanged: gauge pressure [Pa], or throw of the jet [m]. */
@@ -26,7 +27,7 @@ export interface TwoDirection {
  * system, so about 0.25 to 0.5 of the pressure across a fixed valve, and as much of a throw's length
  * as of the flow. With static head behind the valve less is lost.
  */
-export const REVERSED_RATIO = {
+const REVERSED_RATIO = {
   pressure: { low: 0.25, high: 0.7 },
   throw: { low: 0.5, high: 0.75 },
 } as const;
@@ -36,9 +37,6 @@ const ALIKE = 0.93;
 /** How sure it must be to be said. */
 const SURE_ENOUGH = 0.9;
 
-/** P(Z < z), logistic in place of the normal: within 0.01. */
-const below = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
-
 /** Compares two readings at one valve position. Negative and zero readings carry no direction. */
 export function twoDirection(inputs: TwoDirectionInputs): TwoDirection {
   const { forward, reverse, u } = inputs;
@@ -47,7 +45,7 @@ export function twoDirection(inputs: TwoDirectionInputs): TwoDirection {
     return { better: "cannot-tell", sure: 0.5, ratio: undefined, why: "no-reading" };
   }
   const ratio = Math.max(0, Math.min(forward, reverse)) / greater;
-  const sure = below(Math.abs(forward - reverse) / Math.hypot(u, u));
+  const sure = chanceBelow(Math.abs(forward - reverse) / Math.hypot(u, u));
   if (inputs.straightVanes)
     return { better: "cannot-tell", sure: 0.5, ratio, why: "straight-vanes" };
   if (ratio > ALIKE || sure < SURE_ENOUGH) {

@@ -16,7 +16,6 @@ export interface PumpFacts {
   /** "packed", "mechanical" …; undefined when it is not known. */
   readonly seal: string | undefined;
   readonly closedLoop: boolean;
-  readonly standby: boolean;
   /** The liquid can scald. */
   readonly hot: boolean;
   readonly forbids: readonly string[];
@@ -59,7 +58,6 @@ export function factsOf(base: unknown): PumpFacts {
     straightVanes: impeller["vaneShape"] === "straight",
     seal: text(object(pump["seal"])["kind"]),
     closedLoop: object(file["system"])["closedLoop"] === true,
-    standby: object(file["system"])["standby"] === true,
     hot: temperature.ok && temperature.value.si >= SCALDS_K,
     forbids: Array.isArray(pump["forbids"])
       ? pump["forbids"].filter((f) => typeof f === "string")

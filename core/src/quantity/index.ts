@@ -9,7 +9,15 @@ export { parseQuantity } from "./parse.ts";
 export type { Quantity, QuantityError, QuantityFault } from "./parse.ts";
 export { parseReading, REPEAT, SWING } from "./reading.ts";
 export type { WrittenReading } from "./reading.ts";
-export { addInSquares, assumedGauge, band, K95, readingUncertainty, repeats } from "./uncertain.ts";
+export {
+  addInSquares,
+  assumedGauge,
+  band,
+  chanceBelow,
+  K95,
+  readingUncertainty,
+  repeats,
+} from "./uncertain.ts";
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
 export { formatNumber, formatRpm, formatSi, prettyUnit, shownUnit } from "./format.ts";
 export type { UnitSystem } from "./format.ts";

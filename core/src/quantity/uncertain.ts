@@ -91,3 +91,6 @@ export function assumedGauge(reading: number): InstrumentClass {
   const span = USUAL_SPANS_BAR.find((s) => s >= need) ?? need;
   return { span: span * 1e5, percent: 2.5 };
 }
+
+/** P(Z < z) of a standard normal, logistic in its place: within 0.01. */
+export const chanceBelow = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));

@@ -3,6 +3,8 @@
  * says of the pump apart from its piping. Vacua are positive, Pa below atmosphere.
  */
 
+import { GRAVITY } from "../quantity/index.ts";
+
 /** Shares of the local atmosphere a sound set reaches. */
 const MINIMUM_SHARE = 0.77;
 const GOOD_SHARE = 0.84;
@@ -12,7 +14,6 @@ const GAMMA = 1.4;
 const GAS_CONSTANT_AIR = 287.05;
 /** Below this ratio of absolute pressures the air in the hole is choked. */
 const CHOKED_BELOW = 0.528;
-const GRAVITY_M_S2 = 9.80665;
 
 export interface VacuumTargets {
   /** [Pa below atmosphere] */
@@ -45,7 +46,7 @@ export function vacuumTargets(
     cap,
     minimumLimitedByVapour: cap < MINIMUM_SHARE * atmosphere,
     goodLimitedByVapour: cap < GOOD_SHARE * atmosphere,
-    liftAtMinimum: minimum / (density * GRAVITY_M_S2),
+    liftAtMinimum: minimum / (density * GRAVITY),
   };
 }
 

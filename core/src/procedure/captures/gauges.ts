@@ -1,5 +1,5 @@
 /** Captures of the tests with gauges, valves and water. */
-import { formatNumber, formatSi } from "../../quantity/index.ts";
+import { formatNumber, formatSi, GRAVITY } from "../../quantity/index.ts";
 import { waterAt } from "../../liquid/index.ts";
 import { vacuumBand, vacuumLeak, vacuumTargets } from "../../suction/index.ts";
 import { improvedIfUp, moved, twice } from "./change.ts";
@@ -178,7 +178,7 @@ export const GAUGE_CAPTURES: readonly CaptureRow[] = [
       const deepest = Math.abs(peak);
       const good = vacuumBand(deepest, targets) !== "poor";
       const [to, over] = [at("fallTo"), at("over")];
-      const share = `${formatNumber((100 * deepest) / atmosphere, 2)} % of the atmosphere here, equal to a lift of ${formatSi(deepest / (water.value.density * 9.80665), "length", units)}; at least ${formatNumber((100 * targets.minimum) / atmosphere, 2)} % is wanted`;
+      const share = `${formatNumber((100 * deepest) / atmosphere, 2)} % of the atmosphere here, equal to a lift of ${formatSi(deepest / (water.value.density * GRAVITY), "length", units)}; at least ${formatNumber((100 * targets.minimum) / atmosphere, 2)} % is wanted`;
       const leak =
         to === undefined || over === undefined
           ? undefined

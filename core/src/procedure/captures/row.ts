@@ -37,7 +37,6 @@ export interface CaptureContext {
   readonly expected: {
     readonly speed?: { readonly low: number; readonly high: number };
     readonly flow?: { readonly low: number; readonly high: number };
-    readonly dischargePressure?: { readonly low: number; readonly high: number };
   };
   readonly plate: {
     /** [Hz], [F] */

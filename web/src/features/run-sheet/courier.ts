@@ -27,6 +27,12 @@ export interface CourierPorts<T> {
   readonly tell: (state: CourierState) => void;
 }
 
+/** A pause by the device's own timer. */
+export const pauseFor: CourierPorts<unknown>["pause"] = (ms, then) => {
+  const timer = setTimeout(then, ms);
+  return () => clearTimeout(timer);
+};
+
 const PAUSES_MS = [1000, 2000, 4000, 8000, 15000] as const;
 
 /** A courier for one sheet. `nudge` after each new entry; `stop` when the sheet is left. */

@@ -5,6 +5,7 @@ import { NativeSelect } from "@mantine/core";
 import { useState } from "react";
 import { day } from "@/shell/times";
 import { factKey, gaugeInUse, type Side, vanGauges, withKey, zeroKey } from "./gauge-in-use";
+import { Choice } from "./choice";
 import { NoteStrip } from "./sheet-strip";
 import type { Slot } from "./slots";
 import type { Sheet } from "./use-sheet";
@@ -134,34 +135,5 @@ export function GaugePanel({
         </>
       ) : null}
     </details>
-  );
-}
-
-/** A few buttons of which one holds. */
-export function Choice<T extends string>({
-  name,
-  options,
-  value,
-  onChoose,
-}: {
-  name: string;
-  options: readonly { readonly id: T; readonly name: string }[];
-  value: string | undefined;
-  onChoose: (id: T) => void;
-}) {
-  return (
-    <div role="group" aria-label={name} className={classes.choice}>
-      <span>{name}</span>
-      {options.map((o) => (
-        <button
-          key={o.id}
-          type="button"
-          aria-pressed={o.id === value}
-          onClick={() => onChoose(o.id)}
-        >
-          {o.name}
-        </button>
-      ))}
-    </div>
   );
 }

@@ -29,7 +29,7 @@ import {
 import { ReadingsStep } from "./steps/readings-step";
 import { SafeStep } from "./steps/safe-step";
 import { STEPS, type StepId } from "./steps/step-list";
-import { StopCard, useStops } from "./steps/stop-bar";
+import { StopCard, useStops } from "./steps/stops";
 import { type Sheet, useSheet } from "./use-sheet";
 import classes from "./sheet-page.module.css";
 
@@ -300,7 +300,7 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
   }[courier.kind]();
   const pictures = sheet.photos.courier;
   const unsent =
-    pictures.kind === "waiting" || pictures.kind === "sending"
+    pictures.kind === "waiting" || pictures.kind === "sending" || pictures.kind === "keeping"
       ? "; a picture is still on its way"
       : pictures.kind === "refused"
         ? `; ${pictures.message}`

@@ -3,7 +3,7 @@
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
 import { useWho } from "@/shell/who";
-import { type CourierState, makeCourier } from "./courier";
+import { type CourierState, makeCourier, pauseFor } from "./courier";
 import { keepPhoto, type KeptPhoto, photosAcknowledged, photosWaiting } from "./outbox";
 import { goneKey } from "./photo-notes";
 import { putPhoto } from "./post";
@@ -48,10 +48,7 @@ export function usePhotos(
       batch: 1,
       post: async ([photo]) => (photo ? putPhoto(photo) : { ok: true, kept: [] }),
       now: () => new Date().toISOString(),
-      pause: (ms, then) => {
-        const timer = setTimeout(then, ms);
-        return () => clearTimeout(timer);
-      },
+      pause: pauseFor,
       tell: setCourier,
     });
     courierRef.current = made;
@@ -80,7 +77,12 @@ export function usePhotos(
         at: new Date(Date.now() + clockFault.current).toISOString(),
         about,
       };
-      await keepPhoto(photo);
+      // On its way from here on: a signature waits for it.
+      setCourier({ kind: "keeping" });
+      await keepPhoto(photo).catch((error: unknown) => {
+        setCourier({ kind: "sent", at: null });
+        throw error;
+      });
       setOwn((list) => [...list, shownPhoto(photo)]);
       void courierRef.current?.nudge();
     },

@@ -4,7 +4,7 @@ import { factsOf, type PumpFacts } from "@yard-tack/core/procedure";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
 import { useWho } from "@/shell/who";
-import { type CourierState, makeCourier } from "./courier";
+import { type CourierState, makeCourier, pauseFor } from "./courier";
 import { clockFault } from "./device-clock";
 import type { SheetEntry } from "./entries";
 import { acknowledged, draftsOf, keep, keepDraft, waiting } from "./outbox";
@@ -40,11 +40,6 @@ export interface Sheet {
   /** A reading as it is typed, before it is kept as an entry; null when it is none (any more). */
   readonly live: (key: string, raw: string | null) => void;
 }
-
-const pauseFor = (ms: number, then: () => void) => {
-  const timer = setTimeout(then, ms);
-  return () => clearTimeout(timer);
-};
 
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
 export function useSheet(dto: SheetDto): Sheet {

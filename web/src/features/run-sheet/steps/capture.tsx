@@ -14,10 +14,11 @@ import { Button } from "@mantine/core";
 import type { PumpDto } from "@/features/yard";
 import type { SnapshotLabel } from "../entries";
 import { gaugeInUse } from "../gauge-in-use";
-import { Choice } from "../gauge-panel";
+import { Choice } from "../choice";
 import { SheetStrip } from "../sheet-strip";
 import { readingKey } from "../sheet-state";
 import type { Slot } from "../slots";
+import { takeOver } from "../take-over";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
@@ -58,26 +59,10 @@ export function Capture({
   if (!capture || !row) return null;
   const label: SnapshotLabel = `test:${test}`;
   const read = readingOfCapture(sheet, units, view, test);
-  const timed = capture.groups.flatMap((g) => g.fields).filter((f) => f.timed);
+  const timed = capture.groups.flatMap((g) => g.fields).find((f) => f.timed);
   const after = [...sheet.state.readings.keys()].some((k) => k.startsWith(`${label}/after.`));
   const noAfter = sheet.state.notes.get(`noafter.${test}`)?.text;
   const waits = capture.asksAfter === true && !after && noAfter === undefined;
-  const take = (f: CaptureField, raw: string) => {
-    const parsed = parseQuantity(raw, "time");
-    if (!parsed.ok) return;
-    const before = sheet.state.readings.get(readingKey(label, f.slot));
-    sheet.add({
-      kind: "reading",
-      snapshot: label,
-      slot: f.slot,
-      raw,
-      unit: "s",
-      si: parsed.value.si,
-      fault: null,
-      reason: null,
-      supersedes: before?.id ?? null,
-    });
-  };
   return (
     <div className={classes.capture} data-capture={test}>
       {capture.groups.map((g) => (
@@ -104,7 +89,9 @@ export function Capture({
         {...(capture.countdownMinutes === undefined
           ? { usual: `usually ${row.minutes} min` }
           : { ringAfter: 60 * capture.countdownMinutes })}
-        {...(timed[0] ? { onTake: (raw: string) => timed[0] && take(timed[0], raw) } : {})}
+        {...(timed
+          ? { onTake: (raw: string) => takeOver(sheet, label, timed.slot, raw, "time") }
+          : {})}
       />
       {read ? (
         <p className={classes.reads} data-testid="reads" role="status">
@@ -165,7 +152,7 @@ function readingOfCapture(
     const stored = sheet.state.readings.get(readingKey(`test:${test}`, slot));
     return stored?.si ?? undefined;
   };
-  const { speed, flow, dischargePressure } = view?.expectations ?? {};
+  const { speed, flow } = view?.expectations ?? {};
   const context: CaptureContext = {
     pump: facts,
     units,
@@ -173,7 +160,6 @@ function readingOfCapture(
     expected: {
       ...(speed ? { speed } : {}),
       ...(flow ? { flow } : {}),
-      ...(dischargePressure ? { dischargePressure } : {}),
     },
     plate: plateOf(dto.pump),
     zeroBand: {

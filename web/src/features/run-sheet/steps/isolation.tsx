@@ -4,7 +4,7 @@ import { deadTestOf, deadTestState } from "@yard-tack/core/procedure";
 import { Button, TextInput } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { clock } from "@/shell/times";
-import { Choice } from "../gauge-panel";
+import { Choice } from "../choice";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 

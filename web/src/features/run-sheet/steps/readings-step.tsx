@@ -2,7 +2,7 @@
 
 import type { BoardView } from "@yard-tack/core/board";
 import { observationRow } from "@yard-tack/core/diagnosis";
-import { formatNumber, parseQuantity, type UnitSystem } from "@yard-tack/core/quantity";
+import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { vibrationZone } from "@yard-tack/core/upkeep";
 import { Button } from "@mantine/core";
@@ -10,10 +10,12 @@ import { type ReactNode, useState } from "react";
 import { useSettings } from "@/shell/who";
 import type { SnapshotLabel } from "../entries";
 import { sideOf } from "../gauge-in-use";
-import { Choice, GaugePanel } from "../gauge-panel";
+import { Choice } from "../choice";
+import { GaugePanel } from "../gauge-panel";
 import { SheetStrip } from "../sheet-strip";
 import { readingKey } from "../sheet-state";
 import { type SheetSlot, slotsOf, type Tool, USUAL_TOOLS } from "../slots";
+import { takeOver } from "../take-over";
 import { DropCounter } from "../timing/drop-counter";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
@@ -21,7 +23,7 @@ import { AMPS_CAUTION, SHUT_CAUTION } from "./cautions-here";
 import { CautionCard, Cautions } from "./caution-card";
 import { ObservationChip } from "./chips";
 import { OnHand } from "./lazy-steps";
-import { StopCard, useStops } from "./stop-bar";
+import { StopCard, useStops } from "./stops";
 import classes from "./steps.module.css";
 
 const POSITIONS: readonly {
@@ -202,11 +204,6 @@ export function ReadingsStep({
   );
 }
 
-const siOf = (raw: string): number | null => {
-  const parsed = parseQuantity(raw, "leakage");
-  return parsed.ok ? parsed.value.si : null;
-};
-
 /** Voltages are read one way or the other; asked once and never mixed. */
 function VoltsBetween({ sheet }: { sheet: Sheet }) {
   if (sheet.facts.driver === "1-phase") return null;
@@ -235,9 +232,7 @@ function Below({
   slot: SheetSlot;
   snapshot: SnapshotLabel;
 }): ReactNode {
-  const key = readingKey(snapshot, slot.slot);
-  const entry = sheet.state.readings.get(key);
-  const si = entry?.si ?? undefined;
+  const si = sheet.state.readings.get(readingKey(snapshot, slot.slot))?.si ?? undefined;
   const side = sideOf(slot.slot);
   if (side) {
     return (
@@ -245,23 +240,7 @@ function Below({
     );
   }
   if (slot.slot === "leakage") {
-    return (
-      <DropCounter
-        onTake={(raw) =>
-          sheet.add({
-            kind: "reading",
-            snapshot,
-            slot: slot.slot,
-            raw,
-            unit: "drops/min",
-            si: siOf(raw),
-            fault: null,
-            reason: null,
-            supersedes: entry?.id ?? null,
-          })
-        }
-      />
-    );
+    return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw, "leakage")} />;
   }
   if (slot.slot === "vibration" && si !== undefined) {
     const zone = vibrationZone(si);

@@ -5,7 +5,7 @@ import { Button } from "@mantine/core";
 import type { Sheet } from "../use-sheet";
 import { Cautions } from "./caution-card";
 import { Isolation } from "./isolation";
-import { StopCard, useStops } from "./stop-bar";
+import { StopCard, useStops } from "./stops";
 import classes from "./steps.module.css";
 
 /** Cautions and Stops of this pump, and the proof that it is dead when it must be. */

@@ -32,7 +32,7 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     done: "",
     proof: "",
   });
-  const waiting = sheet.courier.kind !== "sent";
+  const waiting = sheet.courier.kind !== "sent" || sheet.photos.courier.kind !== "sent";
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
@@ -92,7 +92,7 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
         ) : null}
         {waiting ? (
           <p className={classes.alert}>
-            Some readings are still only on this device; sign when they are sent.
+            Some readings or pictures are still only on this device; sign when they are sent.
           </p>
         ) : null}
         <Button type="submit" color="redLead.5" loading={pending} disabled={waiting}>

@@ -11,7 +11,7 @@ import type { Sheet } from "../use-sheet";
 import { Capture } from "./capture";
 import { Cautions } from "./caution-card";
 import { Isolation, isolationOf } from "./isolation";
-import { useStops } from "./stop-bar";
+import { useStops } from "./stops";
 import { Words } from "./words";
 import classes from "./steps.module.css";
 

@@ -1,0 +1,116 @@
+import { expect, test } from "@playwright/test";
+import { allSent, figure, freshCall, keysAreApart, openCall, read, toReadings } from "./sheet";
+
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+
+test("a device clock in the wrong year is put right, and the newest reading stays the newest", async ({
+  browser,
+  page,
+}) => {
+  await freshCall(page, "CK-1");
+  await toReadings(page);
+  await read(page, "flow", "31");
+  await allSent(page);
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.clock.setSystemTime(new Date("2019-03-01T10:00:00Z"));
+  await other.goto(page.url());
+  await expect(other.getByText(/clock is wrong by \d{4} days/)).toBeVisible();
+  await toReadings(other);
+  await read(other, "flow", "32");
+  await allSent(other);
+  await page.reload();
+  await toReadings(page);
+  await expect(figure(page, "flow")).toHaveValue("32");
+  await context.close();
+});
+
+test("a pump taken off the yard elsewhere: said, and nothing typed is lost", async ({
+  context,
+  page,
+}) => {
+  await freshCall(page, "RT-1");
+  await toReadings(page);
+  const yard = await context.newPage();
+  await yard.goto("/yard");
+  await yard.getByRole("link", { name: /RT-1/ }).first().click();
+  await yard.getByRole("button", { name: "Take RT-1 off the yard" }).click();
+  await expect(yard.getByText(/Taken off the yard on/)).toBeVisible();
+  await read(page, "flow", "44");
+  await expect(page.getByText(/RT-1 has been taken off the yard/)).toBeVisible();
+  await allSent(page);
+  await page.reload();
+  await toReadings(page);
+  await expect(figure(page, "flow")).toHaveValue("44");
+  await yard.goto("/");
+  await expect(yard.getByRole("link", { name: /RT-1 / })).toHaveCount(0);
+  await yard.goBack();
+  await yard.getByRole("button", { name: "Put RT-1 back on the yard" }).click();
+  await expect(yard.getByRole("button", { name: "Take RT-1 off the yard" })).toBeVisible();
+});
+
+test("a draft an earlier version left on the device is there again", async ({ browser, page }) => {
+  await freshCall(page, "OD-1");
+  const address = page.url();
+  const sheetId = address.split("/").at(-1) ?? "";
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.goto("/log");
+  await other.evaluate(
+    (id) =>
+      new Promise<void>((done, fail) => {
+        const opening = indexedDB.open("yard-outbox", 1);
+        opening.onupgradeneeded = () => {
+          opening.result
+            .createObjectStore("entries", { keyPath: "id" })
+            .createIndex("sheet", "sheetId");
+          const drafts = opening.result.createObjectStore("drafts", { keyPath: "key" });
+          drafts.createIndex("sheet", "sheetId");
+          drafts.put({ key: `${id}/as found/flow`, sheetId: id, text: "61" });
+        };
+        opening.onsuccess = () => {
+          opening.result.close();
+          done();
+        };
+        opening.onerror = () => fail(opening.error);
+      }),
+    sheetId,
+  );
+  await other.goto(address);
+  await toReadings(other);
+  await expect(figure(other, "flow")).toHaveValue("61");
+  await allSent(other);
+  await page.reload();
+  await toReadings(page);
+  await expect(figure(page, "flow")).toHaveValue("61");
+  await context.close();
+});
+
+test("gloves make every target bigger and are remembered for the person", async ({
+  browser,
+  page,
+}) => {
+  const context = await browser.newContext(PHONE);
+  const phone = await context.newPage();
+  await openCall(phone, "BI-2");
+  await phone.getByRole("button", { name: "Gloves", exact: true }).first().tap();
+  await toReadings(phone);
+  await figure(phone, "dischargePressure").tap();
+  await keysAreApart(phone);
+  for (const key of await phone.getByTestId("keypad").getByRole("button").all())
+    expect((await key.boundingBox())?.height).toBeGreaterThanOrEqual(60);
+  expect(
+    await phone.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+  ).toBeLessThanOrEqual(0);
+  await page.goto("/");
+  await expect(page.getByRole("button", { name: "Gloves on" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await page.getByRole("button", { name: "Gloves on" }).click();
+  await expect(page.getByRole("button", { name: "Gloves", exact: true })).toHaveAttribute(
+    "aria-pressed",
+    "false",
+  );
+  await context.close();
+});
