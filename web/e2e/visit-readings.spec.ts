@@ -134,7 +134,7 @@ test("what is on hand stands in front and is remembered; drops are counted by ta
   await expect(strip(page, "inputPower")).toBeHidden();
   await page.getByText("More readings").click();
   const kept = page.waitForResponse((r) => r.request().method() === "POST" && r.ok());
-  await page.getByLabel("power meter").check();
+  await page.getByRole("button", { name: "power meter" }).click();
   await kept;
   await page.reload();
   await toReadings(page);
@@ -145,6 +145,6 @@ test("what is on hand stands in front and is remembered; drops are counted by ta
   await expect(counter.getByTestId("drops")).toHaveText("3");
   await counter.getByRole("button", { name: /^Take \d+ a minute/ }).click();
   await expect(figure(page, "leakage")).toHaveValue(/^\d+$/);
-  await page.getByLabel("power meter").uncheck();
+  await page.getByRole("button", { name: "power meter" }).click();
   await allSent(page);
 });

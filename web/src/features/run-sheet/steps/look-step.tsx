@@ -1,7 +1,7 @@
 "use client";
 
 import { looksFor } from "@yard-tack/core/procedure";
-import { Button, Checkbox } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { PhotoStrip } from "../photo-strip";
 import type { Sheet } from "../use-sheet";
@@ -33,11 +33,14 @@ export function LookStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
       {groups.map(({ id, name, rows }) => (
         <ChipGroup key={id} name={name} rows={rows} sheet={sheet} />
       ))}
-      <Checkbox
-        label="The pump is open: show what can be seen inside"
-        checked={open}
-        onChange={(e) => sheet.note("opened", e.target.checked ? "yes" : "")}
-      />
+      <button
+        type="button"
+        className={classes.chip}
+        aria-pressed={open}
+        onClick={() => sheet.note("opened", open ? "" : "yes")}
+      >
+        The pump is open: show what can be seen inside
+      </button>
       <Words sheet={sheet} noteKey="look" label="Anything else seen or heard" />
       <PhotoStrip sheet={sheet} about="look" name="Photos of what is seen" />
       <Button onClick={onNext}>Rotation</Button>

@@ -1,6 +1,5 @@
 "use client";
 
-import { Checkbox } from "@mantine/core";
 import { useSettings } from "@/shell/who";
 import { TOOLS, USUAL_TOOLS } from "../slots";
 import classes from "./steps.module.css";
@@ -13,14 +12,17 @@ export function OnHand() {
     <fieldset className={classes.onHand}>
       <legend>With me, remembered for me</legend>
       {TOOLS.map((t) => (
-        <Checkbox
+        <button
           key={t}
-          label={t}
-          checked={onHand.includes(t)}
-          onChange={(e) =>
-            change({ onHand: e.target.checked ? [...onHand, t] : onHand.filter((x) => x !== t) })
+          type="button"
+          className={classes.chip}
+          aria-pressed={onHand.includes(t)}
+          onClick={() =>
+            change({ onHand: onHand.includes(t) ? onHand.filter((x) => x !== t) : [...onHand, t] })
           }
-        />
+        >
+          {t}
+        </button>
       ))}
     </fieldset>
   );

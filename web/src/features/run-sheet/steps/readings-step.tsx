@@ -179,7 +179,6 @@ export function ReadingsStep({
         )
       ) : null}
       {then.map((s) => strip(s, s.slot.startsWith("volts")))}
-      {then.some((s) => s.slot.startsWith("volts")) ? <VoltsBetween sheet={sheet} /> : null}
       <div className={classes.chips}>
         {[...sheet.state.observations].map(([id]) => {
           const row = observationRow(id);
@@ -191,7 +190,6 @@ export function ReadingsStep({
         {moreOpen ? (
           <>
             {more.map((s) => strip(s, s.slot.startsWith("volts")))}
-            {more.some((s) => s.slot === "volts.1") ? <VoltsBetween sheet={sheet} /> : null}
             <OnHand />
           </>
         ) : null}
@@ -206,7 +204,6 @@ export function ReadingsStep({
 
 /** Voltages are read one way or the other; asked once and never mixed. */
 function VoltsBetween({ sheet }: { sheet: Sheet }) {
-  if (sheet.facts.driver === "1-phase") return null;
   return (
     <Choice
       name="Voltages were read"
@@ -239,6 +236,8 @@ function Below({
       <GaugePanel sheet={sheet} units={units} side={side} slot={slot} asked={si !== undefined} />
     );
   }
+  // Only three phases have a third voltage, and only there are two ways to read it.
+  if (slot.slot === "volts.2") return <VoltsBetween sheet={sheet} />;
   if (slot.slot === "leakage") {
     return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw, "leakage")} />;
   }
