@@ -176,25 +176,38 @@ export function scaleCurve(curve: RatedCurve, by: CurveScale): RatedCurve {
   };
 }
 
+/** Points the efficiency is read at, from the least share of the curve's flow that counts. */
+const EFFICIENCY_POINTS = { count: 60, from: 0.2 } as const;
+
 /**
- * Flow of best efficiency [m³/s], searched on the curve; undefined when it has no power column.
+ * Flow of best efficiency [m³/s]; undefined when the curve has no power column.
+ *
+ * Efficiency is flat near its top and a sheet's power is rounded, so the greatest value read may lie anywhere:
+ * the top of the least-squares parabola η = a Q − b Q² is taken, inside the curve.
  */
 export function bestEfficiencyFlow(curve: RatedCurve): number | undefined {
   const { power } = curve;
   if (!power) return undefined;
-  let best: number | undefined;
-  let bestRatio = 0;
   const end = Math.min(curveEnd(curve), power.x[power.x.length - 1] ?? 0);
-  for (let i = 1; i <= 200; i++) {
-    const q = (end * i) / 200;
-    const h = valueAt(curve.head, q);
-    const p = valueAt(power, q);
+  const { count, from } = EFFICIENCY_POINTS;
+  // Normal equations of η = a x − b x², x in shares of the end.
+  let [xx, xxx, xxxx, xy, xxy] = [0, 0, 0, 0, 0];
+  for (let i = Math.ceil(from * count); i <= count; i++) {
+    const x = i / count;
+    const h = valueAt(curve.head, x * end);
+    const p = valueAt(power, x * end);
     if (h === undefined || p === undefined || p <= 0) continue;
-    const ratio = (q * h) / p;
-    if (ratio > bestRatio) {
-      bestRatio = ratio;
-      best = q;
-    }
+    const efficiency = (x * h) / p;
+    xx += x * x;
+    xxx += x ** 3;
+    xxxx += x ** 4;
+    xy += x * efficiency;
+    xxy += x * x * efficiency;
   }
-  return best;
+  const determinant = xx * xxxx - xxx * xxx;
+  if (determinant === 0) return undefined;
+  const a = (xy * xxxx - xxy * xxx) / determinant;
+  const b = (xy * xxx - xxy * xx) / determinant;
+  const top = b > 0 ? a / (2 * b) : 1;
+  return end * Math.min(1, Math.max(0.3, top));
 }

@@ -4,12 +4,14 @@ import type { Situation } from "../visit/index.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type CauseRow, CAUSES } from "./tables/causes/index.ts";
 import {
+  hangsOnState,
   observationRate,
   type ObservationRow,
   OBSERVATIONS,
   type Origin,
 } from "./tables/observations/index.ts";
-import { testRow } from "./tables/tests/index.ts";
+import { testRow, type TestRow } from "./tables/tests/index.ts";
+import { isModelled } from "./test-rates.ts";
 
 /** One thing that speaks for or against causes. */
 export interface EvidenceItem {
@@ -24,8 +26,39 @@ export interface EvidenceItem {
   readonly level?: { readonly seen: number; readonly register: number };
 }
 
-/** Chance that something present was looked at and written down. */
-const NOTED = 0.6;
+export const groupOf = (o: ObservationRow): string => o.id.slice(0, o.id.indexOf("."));
+
+/**
+ * Chance that an observation is known and written down where it could be made. A complaint is why somebody
+ * came; what meets eye and ear is mostly noted; what has to be tried or opened is seldom known at all.
+ */
+const NOTED = { complained: 0.95, met: 0.6, tried: 0.3, opened: 0.12 } as const;
+
+const TRIED: readonly ObservationId[] = [
+  "gauges.suction-zero-off",
+  "gauges.discharge-zero-off",
+  "mechanical.shaft-hard-to-turn",
+  "mechanical.shaft-free",
+  "mechanical.coupling-slips",
+  "mechanical.belt-loose",
+  "electrical.terminal-warm",
+  "control.float-free",
+  "control.hand-mode-pumps",
+  "control.hand-mode-no-pump",
+  "suction.strainer-dirty",
+  "rotation.arrow-agrees",
+  "rotation.arrow-disagrees",
+];
+
+export function notedShare({ id }: ObservationRow): number {
+  if (id.startsWith("complaint.")) return NOTED.complained;
+  if (id.startsWith("damage.")) return NOTED.opened;
+  return TRIED.includes(id) ? NOTED.tried : NOTED.met;
+}
+
+/** Of what nobody mentioned: observations of one key count once. Each complaint is one of its own. */
+export const silenceKey = (o: ObservationRow): string =>
+  o.origin === "own" || groupOf(o) === "complaint" ? o.id : o.origin;
 
 /** Weight of the second and later items of one origin: they mostly say the same again. */
 const REPEATED = 0.45;
@@ -33,13 +66,12 @@ const REPEATED = 0.45;
 /** Groups of which one thing is told: the kind of noise, since when, what the throttle does to it. */
 const ONE_OF = ["noise", "onset", "throttled"] as const;
 
-const groupOf = (o: ObservationRow): string => o.id.slice(0, o.id.indexOf("."));
-const isOneOf = (o: ObservationRow): boolean => ONE_OF.some((g) => g === groupOf(o));
+export const isOneOf = (o: ObservationRow): boolean => ONE_OF.some((g) => g === groupOf(o));
 
-type Told = "there" | "not" | "silent";
+type How = "there" | "not" | "silent";
 
 /** ln rates of an observation by the place of each cause in {@link CAUSES}. */
-type LogRates = Readonly<Record<Told, readonly number[]>>;
+type LogRates = Readonly<Record<How, readonly number[]>>;
 
 /** There, not there and not told, for every observation; made once. */
 const LOG_RATES: ReadonlyMap<ObservationId, LogRates> = new Map(
@@ -53,61 +85,86 @@ const LOG_RATES: ReadonlyMap<ObservationId, LogRates> = new Map(
       {
         there: rates.map((p, i) => Math.log(all[i] ? p / all[i] : p)),
         not: rates.map((p) => Math.log(1 - p)),
-        silent: rates.map((p) => Math.log(1 - NOTED * p)),
+        silent: rates.map((p) => Math.log(1 - notedShare(o) * p)),
       },
     ];
   }),
 );
 
 /** ln rate of one observation under each of the causes at hand. */
-function logRates(o: ObservationRow, causes: readonly CauseRow[], how: Told): number[] {
+function logRates(o: ObservationRow, causes: readonly CauseRow[], how: How): number[] {
   const list = LOG_RATES.get(o.id)?.[how] ?? [];
   return causes.map((c) => list[CAUSE_PLACE.get(c.id) ?? 0] ?? 0);
 }
 
 const CAUSE_PLACE: ReadonlyMap<CauseId, number> = new Map(CAUSES.map((c, i) => [c.id, i]));
 
-/** What was seen, looked for and not there, and what nobody mentioned. */
+/** An observation that was made, and how much it counts beside others of its origin. */
+export interface Told {
+  readonly row: ObservationRow;
+  readonly present: boolean;
+  readonly weight: number;
+}
+
+/** What was seen or looked for and not there; of one origin, what tells most comes first and counts in full. */
+export function toldOf({ present, absent, tests }: Situation): readonly Told[] {
+  const answered = new Set(tests.flatMap((t) => testRow(t.test)?.echoes ?? []));
+  const seen = OBSERVATIONS.flatMap((row) => {
+    const isPresent = present.includes(row.id);
+    // Listed both ways it was not looked at.
+    if (isPresent === absent.includes(row.id)) return [];
+    const raw = LOG_RATES.get(row.id)?.[isPresent ? "there" : "not"] ?? [];
+    return [{ row, present: isPresent, reach: Math.max(...raw) - Math.min(...raw) }];
+  }).sort((a, b) => b.reach - a.reach);
+  const met = new Set<Origin>();
+  return seen.map(({ row, present: isPresent }) => {
+    const again = answered.has(row.id) || (row.origin !== "own" && met.has(row.origin));
+    met.add(row.origin);
+    return { row, present: isPresent, weight: again ? REPEATED : 1 };
+  });
+}
+
+/**
+ * Observations by their tables.
+ * @param byState - true when those that hang on the pump's state are weighed with the readings
+ */
 export function observationItems(
   situation: Situation,
   causes: readonly CauseRow[],
+  byState: boolean,
 ): EvidenceItem[] {
-  const { present, absent } = situation;
-  const answered = new Set(situation.tests.flatMap((t) => testRow(t.test)?.echoes ?? []));
-  const seen = OBSERVATIONS.flatMap((o) => {
-    const isPresent = present.includes(o.id);
-    // Listed both ways it was not looked at.
-    if (isPresent === absent.includes(o.id)) return [];
-    const raw = logRates(o, causes, isPresent ? "there" : "not");
-    return [{ o, present: isPresent, raw, reach: Math.max(...raw) - Math.min(...raw) }];
-  }).sort((a, b) => b.reach - a.reach);
+  const items = toldOf(situation)
+    .filter(({ row }) => !(byState && hangsOnState(row)))
+    .map(
+      ({ row, present, weight }): EvidenceItem => ({
+        kind: "observation",
+        id: row.id,
+        observation: { ...row, present },
+        logLikelihood: logRates(row, causes, present ? "there" : "not").map((r) => r * weight),
+      }),
+    );
+  if (situation.present.length + situation.absent.length === 0) return items;
+  return [...items, notMentioned(situation, causes, byState)];
+}
 
-  const met = new Set<Origin>();
-  const items = seen.map(({ o, present: isPresent, raw }): EvidenceItem => {
-    const again = answered.has(o.id) || (o.origin !== "own" && met.has(o.origin));
-    met.add(o.origin);
-    const weight = again ? REPEATED : 1;
-    return {
-      kind: "observation",
-      id: o.id,
-      observation: { ...o, present: isPresent },
-      logLikelihood: raw.map((r) => r * weight),
-    };
-  });
-  if (present.length === 0) return items;
-  return [...items, notMentioned(situation, causes)];
+/** What nobody wrote down, of the questions that are not one of several answers. */
+export function unmentioned({ present, absent }: Situation): readonly ObservationRow[] {
+  const told = new Set([...present, ...absent]);
+  return OBSERVATIONS.filter((o) => !told.has(o.id) && !isOneOf(o));
 }
 
 /** What nobody wrote down was probably not there: weak, and taken together as one item. */
-function notMentioned(situation: Situation, causes: readonly CauseRow[]): EvidenceItem {
-  const told = new Set([...situation.present, ...situation.absent]);
-  // A question that was not answered says nothing.
-  const silent = OBSERVATIONS.filter((o) => !told.has(o.id) && !isOneOf(o));
+function notMentioned(
+  situation: Situation,
+  causes: readonly CauseRow[],
+  byState: boolean,
+): EvidenceItem {
+  const silent = unmentioned(situation).filter((o) => !(byState && hangsOnState(o)));
   // Of one origin only what is missed most counts.
   const byOrigin = new Map<string, number[]>();
   for (const o of silent) {
     const logs = logRates(o, causes, "silent");
-    const key = o.origin === "own" ? o.id : o.origin;
+    const key = silenceKey(o);
     const known = byOrigin.get(key);
     byOrigin.set(key, known ? logs.map((l, c) => Math.min(l, known[c] ?? l)) : logs);
   }
@@ -125,22 +182,37 @@ export function testItems(
   situation: Situation,
   causes: readonly CauseRow[],
   rates: (test: TestId, cause: number) => readonly number[],
+  byState: boolean,
 ): EvidenceItem[] {
-  return situation.tests.flatMap((t): EvidenceItem[] => {
+  return doneTests(situation)
+    .filter(({ row }) => !(byState && isModelled(row.id)))
+    .map(
+      ({ row, outcome, place, weight }): EvidenceItem => ({
+        kind: "test",
+        id: row.id,
+        outcome,
+        logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[place] ?? 1)),
+      }),
+    );
+}
+
+/** A test that was done: the place of its outcome in its row, and how much that counts. */
+export interface DoneTest {
+  readonly row: TestRow;
+  readonly outcome: string;
+  readonly place: number;
+  readonly weight: number;
+}
+
+export function doneTests(situation: Situation): readonly DoneTest[] {
+  return situation.tests.flatMap((t): DoneTest[] => {
     const row = testRow(t.test);
-    const k = row?.outcomes.findIndex((o) => o.id === t.outcome) ?? -1;
-    if (!row || k < 0) return [];
+    const place = row?.outcomes.findIndex((o) => o.id === t.outcome) ?? -1;
+    if (!row || place < 0) return [];
     // What its after-reading shows is weighed there; the word for it says the same again.
     const isRead = situation.snapshots.some((s) => s.label !== "" && s.label === t.after);
     const weight = isRead || readAlready(row.id, situation) ? REPEATED : 1;
-    return [
-      {
-        kind: "test",
-        id: t.test,
-        outcome: t.outcome,
-        logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[k] ?? 1)),
-      },
-    ];
+    return [{ row, outcome: row.outcomes[place]?.id ?? "", place, weight }];
   });
 }
 

@@ -50,6 +50,7 @@ function pairOf(scene: Scene, a: number, b: number): PairWeight | undefined {
   // Two of the same kind explain nothing together that one of them does not.
   if (!rowA || !rowB || rowA.inseparable?.includes(rowB.id)) return undefined;
   const both = scene.weigh({
+    both: [rowA.id, rowB.id],
     severities: [
       [1, 1],
       [0.5, 1],
@@ -92,6 +93,7 @@ const SUMS = [
   "staticExtra",
   "drag",
   "headDoubt",
+  "shortBy",
   "suctionOffset",
   "dischargeOffset",
   "offsetSpread",

@@ -3,11 +3,12 @@ import type { CauseId, TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import { type EvidenceItem, observationItems, runningItem, testItems } from "./evidence.ts";
 import { historyFactor } from "./history.ts";
+import { impressionsOf, noticedItems } from "./impressions.ts";
 import { logSum, ownCurves, scales, type SeverityBand, type Weighed } from "./model/marginal.ts";
 import type { OperatingState, Setting } from "./model/operating-state.ts";
 import { weighPairs } from "./pairs.ts";
 import { levelItem } from "./level-evidence.ts";
-import { ownTolerance, prepare } from "./model/preparation.ts";
+import { prepare } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
 import { applies, type CauseRow, CAUSES } from "./tables/causes/index.ts";
 import { priorOf, priorRow } from "./tables/priors.ts";
@@ -48,14 +49,21 @@ export function posteriorOf(situation: Situation): Posterior {
   const shared =
     situation.displacement !== undefined ||
     situation.snapshots.length + situation.fingerprints.length > 1;
-  const prepared = situation.snapshots
-    .filter((s) => s.running)
-    .map((s, i) => prepare(situation, s, i, model, shared));
+  const running = situation.snapshots.filter((s) => s.running);
+  // What people tell of belongs to the pump as it was found; without a rating only tables know it.
+  const found = model ? running.findIndex((s) => s.valve === "as-found" || s.valve === "open") : -1;
+  const byState = found >= 0;
+  const noticed = byState ? noticedItems(situation) : [];
+  const prepared = running.map((s, i) =>
+    prepare(situation, s, i, model, shared, (place) =>
+      i === found ? impressionsOf(noticed, place) : [],
+    ),
+  );
   const scale = scales(prepared, ownCurves(situation, model, shared), causes);
   const weighed = causes.map((row) => scale.weigh(row));
-  const rates = testRates(causes, weighed, ownTolerance(situation));
+  const rates = testRates(causes, weighed, prepared[0]?.scenery);
 
-  const items: EvidenceItem[] = [
+  const integrated: EvidenceItem[] = [
     ...prepared.flatMap((p, snapshotIndex) =>
       p.readings.map((reading, i) => ({
         kind: "reading" as const,
@@ -66,13 +74,22 @@ export function posteriorOf(situation: Situation): Posterior {
         ),
       })),
     ),
+    ...noticed.map(({ item }, j) => ({
+      ...item,
+      logLikelihood: weighed.map((w) => {
+        const place = (prepared[found]?.readings.length ?? 0) + j;
+        return w.logTotal - (w.logWithout[found]?.[place] ?? w.logTotal);
+      }),
+    })),
+  ];
+  const others: EvidenceItem[] = [
     ...levelItem(situation, causes),
     ...runningItem(situation, causes),
-    ...observationItems(situation, causes),
-    ...testItems(situation, causes, rates),
+    ...observationItems(situation, causes, byState),
+    ...testItems(situation, causes, rates, byState),
   ];
+  const items = [...integrated, ...others];
   const prior = priorsOf(situation, causes);
-  const others = items.filter((i) => i.kind !== "reading");
   const log = causes.map(
     (_, c) =>
       Math.log(prior[c] ?? 0) +

@@ -5,10 +5,10 @@ import { countingHeight, type GaugeReading, lineLoss, velocityHead } from "../hy
 import { fail, gaugePa, type GaugePa, GRAVITY, ok, type Result } from "../quantity/index.ts";
 import { expectedSpeed, riserOf, situationOf, type Snapshot } from "../visit/index.ts";
 import { type Condition, SOUND, type Supply } from "./model/condition.ts";
-import { flowAt } from "./model/flow-integral.ts";
-import { emptyState, operate, type Setting } from "./model/operating-state.ts";
-import { changedSystem, prepare, settingOf } from "./model/preparation.ts";
+import { emptyState, operate } from "./model/operating-state.ts";
+import { prepare, settingOf } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
+import { flowOnSystem } from "./model/system-flow.ts";
 import { causeRow } from "./tables/causes/index.ts";
 
 /** Heights and bores of the gauges, as they hang. */
@@ -97,32 +97,6 @@ export function simulate(
     voltShare: condition.supply.volts,
     speed: nominal * condition.speed,
   });
-}
-
-/** Where pump and changed system meet; 0 where the system asks for more than the pump gives. */
-function flowOnSystem(setting: Setting, clean: Parameters<typeof changedSystem>[0]): number {
-  const system = changedSystem(clean, setting);
-  if (system.kind !== "system") return 0;
-  const { pump } = setting;
-  const k = Math.exp(system.logK);
-  const state = emptyState();
-  const surplusAt = (place: number): number => {
-    const q = flowAt(setting, place);
-    operate(setting, q, state);
-    const reference = setting.suction?.referenceFlow ?? pump.bestFlow;
-    const extra = setting.condition.suctionLoss * (q / reference) ** 2;
-    return state.head - system.staticHead - extra - k * q * q;
-  };
-  // Displacement is followed along its head, which rises as the flow falls.
-  const rises = pump.flowAtHead !== undefined;
-  let low = 0;
-  let high = rises ? pump.shutOffHead : pump.reach;
-  for (let i = 0; i < 60; i++) {
-    const mid = (low + high) / 2;
-    if (surplusAt(mid) > 0 !== rises) low = mid;
-    else high = mid;
-  }
-  return flowAt(setting, low);
 }
 
 /** How a supply spreads the current over the phases: the first is furthest from the mean. */

@@ -1,32 +1,21 @@
 /** How a test would turn out under a cause: from the forward model where it can say, else the table. */
-import type { TestId } from "../case/index.ts";
-import type { CurveTolerance } from "../curve/index.ts";
+import type { CauseId, TestId } from "../case/index.ts";
 import { chanceBelow } from "../quantity/index.ts";
 import type { Weighed } from "./model/marginal.ts";
-import { emptyState, operate, type OperatingState, type Setting } from "./model/operating-state.ts";
+import { emptyState, operate } from "./model/operating-state.ts";
+import { type Scene, type ScenePlace, scenesOf } from "./model/scene.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
+import { recirculationHeard, vapourHeard } from "./tables/observations/index.ts";
 import { outcomeRates, type Rates, testRow } from "./tables/tests/index.ts";
-
-/** What a test's outcome is worked out from. */
-interface Scene {
-  /** The likeliest state under the cause, and under nothing wrong. */
-  readonly setting: Setting;
-  readonly state: OperatingState;
-  readonly soundSetting: Setting;
-  readonly sound: OperatingState;
-  readonly tolerance: Pick<CurveTolerance, "head">;
-  /** What the table says. */
-  readonly table: Rates;
-}
 
 /** Share of every modelled test in which the outcome is anything: misread, mixed up. */
 const SLIP = 0.04;
 
 /** Below this share of the expected value a technician calls it low; above its mirror, high. */
-const CALLED_LOW = 0.92;
+const CALLED_LOW = 0.94;
 const NO_PRESSURE = 0.15;
 /** Head read at a shut valve: gauge and moment of reading, as a share. */
-const SHUT_READING_U = 0.03;
+const SHUT_READING_U = 0.02;
 const SPEED_LOW = 0.965;
 const SPEED_U = 0.008;
 const FLOW_LOW = 0.87;
@@ -35,30 +24,33 @@ const FLOW_U = 0.07;
 const SUCTION_LOW = 0.7;
 const SUCTION_U = 0.4;
 
-const MODELS: Readonly<Partial<Record<TestId, (s: Scene) => Rates | undefined>>> = {
-  "shut-off-head": ({ setting, soundSetting, tolerance }) => {
+/** @param table - what the table says; undefined: the table knows better */
+type TestModel = (scene: Scene, table: Rates) => Rates | undefined;
+
+const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
+  "shut-off-head": ({ setting, place }) => {
     const { condition: c } = setting;
     // A gauge that lies shows what it likes: the table knows.
     if (c.dischargeOffset !== 0 || c.suctionOffset !== 0 || c.looseness > 0) return undefined;
-    const state = emptyState();
-    operate({ ...setting, shut: true }, 0, state);
-    const ratio = state.head / (soundSetting.speedRatio ** 2 * setting.pump.shutOffHead);
-    const u = Math.hypot(tolerance.head / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
+    const speedRatio = setting.speedRatio * place.unloadedSpeed;
+    operate({ ...setting, speedRatio, shut: true }, 0, shut);
+    const ratio = shut.head / (place.nominalSpeed ** 2 * setting.pump.shutOffHead);
+    const u = Math.hypot(place.headTolerance / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
     const none = chanceBelow((NO_PRESSURE - ratio) / u);
     const low = Math.max(0, chanceBelow((CALLED_LOW - ratio) / u) - none);
     const high = chanceBelow((ratio - (2 - CALLED_LOW)) / u);
     return [Math.max(0, 1 - none - low - high), low, high, none];
   },
-  "speed-check": ({ setting }) => {
-    const low = chanceBelow((SPEED_LOW - setting.condition.speed) / SPEED_U);
+  "speed-check": ({ setting, place }) => {
+    const low = chanceBelow((SPEED_LOW - setting.speedRatio / place.nominalSpeed) / SPEED_U);
     return [1 - low, low];
   },
-  "timed-drawdown": ({ setting, state, sound }) => {
-    if (setting.condition.dead || !(sound.flow > 0)) return undefined;
-    const low = chanceBelow((FLOW_LOW - state.flow / sound.flow) / FLOW_U);
+  "timed-drawdown": ({ setting, flowShare }) => {
+    if (setting.condition.dead) return undefined;
+    const low = chanceBelow((FLOW_LOW - flowShare) / FLOW_U);
     return [1 - low, 0.97 * low, 0.03 * low];
   },
-  "suction-pressure-vs-layout": ({ setting, state, table }) => {
+  "suction-pressure-vs-layout": ({ setting, state }, table) => {
     const { suctionLoss } = setting.condition;
     if (suctionLoss === 0 || !setting.suction) return undefined;
     const missing = suctionLoss * (state.flow / setting.suction.referenceFlow) ** 2;
@@ -71,29 +63,53 @@ const MODELS: Readonly<Partial<Record<TestId, (s: Scene) => Rates | undefined>>>
   "slow-and-listen": quieterWithVapour,
 };
 
+const shut = emptyState();
+
 /** Vapour noise goes when flow or speed comes down; without vapour the table's others remain. */
-function quieterWithVapour({ setting, state, table }: Scene): Rates | undefined {
-  const { condition: c, suction, pump } = setting;
+function quieterWithVapour(scene: Scene, table: Rates): Rates | undefined {
+  const { condition: c, suction } = scene.setting;
   if (c.vapour === "must-not" || c.gas > 0 || c.dead || c.looseness > 0 || !suction) {
     return undefined;
   }
-  const audible = chanceBelow(
-    (1.2 * state.npshr + 0.3 - state.npsha) / (pump.npshrKnown ? 0.5 : 1.2),
-  );
-  const quieter = 0.04 + 0.84 * audible;
+  const quieter = 0.04 + 0.88 * vapourHeard(scene);
   const [, same = 0, louder = 0] = table;
   const other = same + louder;
   return [quieter, ((1 - quieter) * same) / other, ((1 - quieter) * louder) / other];
 }
 
-/** A lookup of outcome rates by test and cause index, each worked out once. */
+void recirculationHeard;
+
+export const isModelled = (test: TestId): boolean => MODELS[test] !== undefined;
+
+/** Rates of the outcomes of a test at a state, with these causes at work. */
+export function ratesAtState(test: TestId, causes: readonly CauseId[]): (scene: Scene) => Rates {
+  const table = tableRates(test, causes);
+  const model = MODELS[test];
+  if (!model) return () => table;
+  return (scene) => {
+    const modelled = model(scene, table);
+    return modelled ? modelled.map((p) => (1 - SLIP) * p + SLIP / modelled.length) : table;
+  };
+}
+
+/** What the table says; with two causes at work either may show. */
+function tableRates(test: TestId, causes: readonly CauseId[]): Rates {
+  const row = testRow(test);
+  if (!row) return [];
+  const each = causes.map((c) => outcomeRates(row, c));
+  return row.outcomes.map((_, k) => each.reduce((sum, r) => sum + (r[k] ?? 0), 0) / each.length);
+}
+
+/**
+ * A lookup of outcome rates by test and cause index, over the sizes the cause may have; each worked out once.
+ * @param place - undefined without a snapshot to work from: the tables alone
+ */
 export function testRates(
   causes: readonly CauseRow[],
   weighed: readonly Weighed[],
-  tolerance: Pick<CurveTolerance, "head">,
+  place: ScenePlace | undefined,
 ): (test: TestId, cause: number) => Rates {
   const known = new Map<TestId, (Rates | undefined)[]>();
-  const soundAt = causes.findIndex((c) => c.id === "healthy");
   return (test, cause) => {
     const list = known.get(test) ?? [];
     known.set(test, list);
@@ -101,26 +117,18 @@ export function testRates(
   };
 
   function ratesOf(test: TestId, cause: number): Rates {
-    const row = testRow(test);
     const id = causes[cause]?.id;
-    if (!row || !id) return [];
-    const table = outcomeRates(row, id);
-    const [at, sound] = [weighed[cause], weighed[soundAt]];
-    const [setting, state, soundSetting, soundState] = [
-      at?.settings[0],
-      at?.states[0],
-      sound?.settings[0],
-      sound?.states[0],
-    ];
-    if (!setting || !state || !soundSetting || !soundState) return table;
-    const modelled = MODELS[test]?.({
-      setting,
-      state,
-      soundSetting,
-      sound: soundState,
-      tolerance,
-      table,
-    });
-    return modelled ? modelled.map((p) => (1 - SLIP) * p + SLIP / modelled.length) : table;
+    if (!id) return [];
+    const sizes = weighed[cause]?.sizes ?? [];
+    if (!place || !isModelled(test) || sizes.length === 0) return tableRates(test, [id]);
+    const rates = ratesAtState(test, [id]);
+    const all = sizes.map((s) => ({
+      share: s.share,
+      rates: rates(scenesOf(place, s.setting)(s.state)),
+    }));
+    const sum = all.reduce((total, s) => total + s.share, 0);
+    return (all[0]?.rates ?? []).map((_, k) =>
+      all.reduce((p, s) => p + (s.share / sum) * (s.rates[k] ?? 0), 0),
+    );
   }
 }

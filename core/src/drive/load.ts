@@ -26,14 +26,14 @@ export const currentAtLoad = (load: number, fullLoad: number, noLoad: number): n
 /**
  * No-load current of a three-phase cage motor when nobody measured it, as a share of full load.
  * Small and slow motors draw relatively more. Source: typical makers' figures for IE1–IE3 motors,
- * 0.25 to 0.6; band ±25 %.
+ * four poles: 0.7 at 0.4 kW, 0.53 at 2.2 kW, 0.4 at 18 kW, 0.35 at 45 kW; band ±25 %.
  * @param ratedPower - [W]
  * @param poles - 2, 4, 6 …
  */
 function noLoadShare(ratedPower: number, poles: number): Uncertain {
   const kW = Math.max(0.1, ratedPower / 1000);
-  const byPoles = 0.9 + 0.07 * (poles - 2);
-  const value = Math.min(0.75, Math.max(0.22, (0.55 - 0.075 * Math.log(kW)) * byPoles));
+  const byPoles = 0.9 + 0.05 * (poles - 2);
+  const value = Math.min(0.8, Math.max(0.22, 0.6 * kW ** -0.14 * byPoles));
   return { value, u: (0.25 * value) / 2 };
 }
 
@@ -87,9 +87,9 @@ export interface MotorPlate {
 
 /**
  * Magnetising part of the reactive current at full load: the rest feeds the leakage fields.
- * Source: equivalent circuit of cage motors, magnetising 0.7 to 0.85 of it; band ±20 %.
+ * Source: equivalent circuit of cage motors, magnetising 0.75 to 0.95 of it; band ±20 %.
  */
-const MAGNETISING = { share: 0.78, band: 0.2 } as const;
+const MAGNETISING = { share: 0.86, band: 0.2 } as const;
 
 /** No-load current from the plate, from its power factor, or estimated from size and poles [A]. */
 export function noLoadCurrentOf(plate: MotorPlate): Uncertain | undefined {

@@ -33,6 +33,8 @@ export interface Condition {
   readonly dead: Dead | null;
   /** Whether vapour at the eye belongs to this cause, cannot be there, or may be. */
   readonly vapour: "must" | "must-not" | "may";
+  /** Share of the NPSH required that is missing, where the suction itself is not known. */
+  readonly shortBy: number;
   /** How little the model knows of the head under this condition, as a share of it. */
   readonly headDoubt: number;
   /** Error of a gauge as a share of its span, and how widely such errors scatter. */
@@ -106,6 +108,7 @@ export const SOUND: Condition = {
   drag: 0,
   dead: null,
   vapour: "must-not",
+  shortBy: 0,
   headDoubt: 0,
   suctionOffset: 0,
   dischargeOffset: 0,

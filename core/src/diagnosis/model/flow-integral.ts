@@ -5,8 +5,10 @@
  * by trapezoids; alongside, the same sum with each reading left out in turn, so that what one
  * reading weighs is known exactly and not by approximation.
  */
+import type { CauseId } from "../../case/index.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
-import type { Expectation, ReadingEvidence } from "./reading-evidence.ts";
+import type { Impression } from "./impression.ts";
+import type { ReadingEvidence } from "./reading-evidence.ts";
 
 /** Degrees of freedom of the Student-t: a reading far off costs much, but not everything. */
 const FREEDOM = 5;
@@ -24,19 +26,23 @@ export type FlowPrior =
   | { readonly kind: "none" }
   /** Anywhere up to a limit (throttled by hand) [m³/s]. */
   | { readonly kind: "anywhere"; readonly limit: number }
-  /**
-   * On the system curve H = static + k Q²: ln k is normal round `logK` with `spread`.
-   * `staticHead` [m], `limit` [m³/s].
-   */
+  /** On one of these system curves, up to a limit [m³/s]. */
   | {
       readonly kind: "system";
       readonly limit: number;
-      readonly staticHead: number;
-      /** Duty head of a system whose static head nobody stated [m]: it may be all of it. */
-      readonly unknownStaticOf: number | undefined;
-      readonly logK: number;
-      readonly spread: number;
+      /** One where the static head is known; else several, for it decides what a weaker pump delivers. */
+      readonly curves: readonly SystemCurve[];
     };
+
+/** H = static + k Q², ln k normal round `logK` with `spread`. */
+export interface SystemCurve {
+  /** [m] */
+  readonly staticHead: number;
+  readonly logK: number;
+  readonly spread: number;
+  /** Its share among the curves. */
+  readonly weight: number;
+}
 
 export interface SnapshotLikelihood {
   /** ln ∫ p(readings | flow) p(flow) dflow */
@@ -68,25 +74,46 @@ function logStudent(seen: number, predicted: number, variance: number, below = 1
 const flows = new Float64Array(MOST_NODES);
 /** Position of each node on the axis the grid is laid on. */
 const places = new Float64Array(MOST_NODES);
+/** Head left for the system [m]. */
+const heads = new Float64Array(MOST_NODES);
 const axis = new Float64Array(MOST_NODES);
+const chosen = new Int32Array(MOST_NODES);
 const order = new Int32Array(MOST_NODES);
+/** ln chance of the evidence at each node, and with the likeliest prior of the flow. */
 const totals = new Float64Array(MOST_NODES);
+const chances = new Float64Array(MOST_NODES);
 let parts = new Float64Array(MOST_NODES * 16);
 const state = emptyState();
+
+/** Evidence whose weight hangs on the flow: its place among all, and its ln chance at a state. */
+interface Moving {
+  readonly i: number;
+  readonly log: (state: OperatingState) => number;
+}
+
+/** What was noticed besides the readings, and the causes under which it is weighed. */
+export interface Noticed {
+  readonly impressions: readonly Impression[];
+  readonly causes: readonly CauseId[];
+}
+
+const NOTHING: Noticed = { impressions: [], causes: [] };
 
 /**
  * Fills `out` for one setting. Deterministic.
  * @param readings - evidence of the snapshot; may be empty (then the result is the prior's own 0)
+ * @param noticed - further evidence; its places in `out.logWithout` follow the readings'
  */
 export function integrateFlow(
   setting: Setting,
   readings: readonly ReadingEvidence[],
   prior: FlowPrior,
   out: SnapshotLikelihood,
+  noticed: Noticed = NOTHING,
 ): void {
-  const n = readings.length;
+  const n = readings.length + noticed.impressions.length;
   if (parts.length < MOST_NODES * n) parts = new Float64Array(MOST_NODES * n);
-  const moving: { readonly i: number; readonly seen: number; readonly e: Expectation }[] = [];
+  const moving: Moving[] = [];
   let stillTotal = 0;
   out.logWithout.fill(0);
   readings.forEach((r, i) => {
@@ -95,7 +122,16 @@ export function integrateFlow(
       const ll = logStudent(r.seen, e.predict(state), e.variance(state));
       stillTotal += ll;
       out.logWithout[i] = -ll;
-    } else moving.push({ i, seen: r.seen, e });
+    } else {
+      const { seen } = r;
+      moving.push({
+        i,
+        log: (at) => logStudent(seen, e.predict(at), e.variance(at), e.below),
+      });
+    }
+  });
+  noticed.impressions.forEach((impression, j) => {
+    moving.push({ i: readings.length + j, log: impression.under(setting, noticed.causes) });
   });
 
   let count = 0;
@@ -107,21 +143,22 @@ export function integrateFlow(
     operate(setting, flow, state);
     let sum = logVapour(setting, state);
     for (const m of moving) {
-      const ll = logStudent(m.seen, m.e.predict(state), m.e.variance(state), m.e.below);
+      const ll = m.log(state);
       parts[k * n + m.i] = ll;
       sum += ll;
     }
-    axis[k] = axisOf(prior, setting, state);
-    totals[k] = sum + logPrior(prior, axis[k] ?? Number.NaN, state.head);
-    if ((totals[k] ?? 0) > (totals[bestNode] ?? 0)) bestNode = k;
+    heads[k] = freeHead(setting, state);
+    totals[k] = sum;
+    chances[k] = sum + likeliestPrior(prior, flow, heads[k] ?? 0);
+    if ((chances[k] ?? 0) > (chances[bestNode] ?? 0)) bestNode = k;
   };
 
   // A pump that moves nothing stands at no flow whatever the system asks.
   if (prior.kind === "none" || setting.condition.dead) {
     add(0, 0);
-    const total =
-      (totals[0] ?? 0) - (prior.kind === "none" ? 0 : logPrior(prior, axis[0] ?? 0, state.head));
-    rest(total, stillTotal, moving, out);
+    const logs = moving.map((m) => parts[m.i] ?? 0);
+    const total = (totals[0] ?? 0) + (prior.kind === "none" ? 0 : LOG_NO_FLOW);
+    rest(total, stillTotal, moving, logs, out);
   } else {
     const end = gridEnd(setting, prior.limit);
     const step = end / COARSE;
@@ -129,24 +166,14 @@ export function integrateFlow(
     for (let j = 0; j <= COARSE; j++) add(step * (j === 0 ? 0.02 : j));
     let width = step / 2;
     for (let round = 1; round <= ROUNDS.most; round++, width /= 2) {
-      const before = totals[bestNode] ?? 0;
+      const before = chances[bestNode] ?? 0;
       const centre = places[bestNode] ?? 0;
       add(Math.max(centre - width, 0));
       add(Math.min(centre + width, end));
-      const climbed = (totals[bestNode] ?? 0) - before;
+      const climbed = (chances[bestNode] ?? 0) - before;
       if (round >= ROUNDS.least && climbed < ROUNDS.climbing) break;
     }
-    let reachesStatic = false;
-    for (let k = 0; k < count; k++) reachesStatic ||= !Number.isNaN(axis[k]);
-    if (reachesStatic) {
-      sumNodes(count, n, moving, stillTotal, out);
-      standStill(prior, setting, moving, stillTotal, out);
-    } else {
-      // The pump cannot lift to the static head at all: it stands at no flow behind its check valve.
-      bestNode = lowestFlow(count);
-      for (const m of moving) parts[m.i] = parts[bestNode * n + m.i] ?? 0;
-      rest((totals[bestNode] ?? 0) - IMPOSSIBLE, stillTotal, moving, out);
-    }
+    sumNodes(prior, count, n, moving, stillTotal, out);
   }
   operate(setting, flows[bestNode] ?? 0, out.best);
   out.bestFlow = flows[bestNode] ?? 0;
@@ -166,88 +193,55 @@ export function flowAt({ pump, speedRatio: r, condition: c }: Setting, place: nu
 const gridEnd = ({ pump }: Setting, limit: number): number =>
   pump.flowAtHead ? pump.shutOffHead : limit;
 
-function lowestFlow(count: number): number {
-  let lowest = 0;
-  for (let k = 1; k < count; k++) if ((flows[k] ?? 0) < (flows[lowest] ?? 0)) lowest = k;
-  return lowest;
-}
+/** A dead pump is at no flow for certain; a moving one spreads its chance over a unit of ln k. */
+const LOG_NO_FLOW = 0;
 
-/**
- * Adds the chance that the pump cannot lift to a static head nobody stated, and stands at no flow:
- * a static head evenly likely up to the duty's lies above the shut-off head left with 1 − H₀/H_duty.
- */
-function standStill(
-  prior: FlowPrior,
-  setting: Setting,
-  moving: readonly { readonly i: number }[],
-  stillTotal: number,
-  out: SnapshotLikelihood,
-): void {
-  if (prior.kind !== "system" || prior.unknownStaticOf === undefined) return;
-  operate(setting, 0, state);
-  const chance = 1 - state.head / prior.unknownStaticOf;
-  if (chance <= 0) return;
-  // The first node stands for no flow; its prior on the system axis does not count here.
-  let at = stillTotal + logVapour(setting, state);
-  for (const m of moving) at += parts[m.i] ?? 0;
-  const runs = Math.log1p(-Math.min(chance, 0.98));
-  const stands = Math.log(chance);
-  const mix = (running: number, standing: number) => {
-    const top = Math.max(runs + running, stands + standing);
-    return top + Math.log(Math.exp(runs + running - top) + Math.exp(stands + standing - top));
-  };
-  const without = out.logWithout.map((w) => mix(w, at + (w - out.logTotal)));
-  for (const m of moving) without[m.i] = mix(out.logWithout[m.i] ?? 0, at - (parts[m.i] ?? 0));
-  out.logTotal = mix(out.logTotal, at);
-  out.logWithout.set(without);
-}
-
-/** No integral: everything is at one node, whose parts lie at the front. */
+/** No integral: everything is at one node. */
 function rest(
   total: number,
   stillTotal: number,
-  moving: readonly { readonly i: number }[],
+  moving: readonly Moving[],
+  logs: readonly number[],
   out: SnapshotLikelihood,
 ): void {
   out.logTotal = total + stillTotal;
   for (let i = 0; i < out.logWithout.length; i++) {
     out.logWithout[i] = out.logTotal + (out.logWithout[i] ?? 0);
   }
-  for (const m of moving) out.logWithout[m.i] = out.logTotal - (parts[m.i] ?? 0);
+  moving.forEach((m, j) => {
+    out.logWithout[m.i] = out.logTotal - (logs[j] ?? 0);
+  });
 }
 
-/** Where a state lies on the axis the prior is integrated over: the flow, or ln k of the system. */
-function axisOf(prior: FlowPrior, setting: Setting, s: OperatingState): number {
-  if (prior.kind !== "system") return s.flow;
-  // Extra suction loss is head the system takes too.
-  const extra =
-    setting.condition.suctionLoss *
-    (s.flow / (setting.suction?.referenceFlow ?? setting.pump.bestFlow)) ** 2;
-  const left = s.head - prior.staticHead - extra;
-  // Otherwise the system asks for more than the pump gives here: no duty.
-  return left > 0 && s.flow > 0 ? Math.log(left / (s.flow * s.flow)) : Number.NaN;
-}
+/** Head a state leaves for the system [m]: extra suction loss is head the system takes too. */
+const freeHead = ({ condition, suction, pump }: Setting, s: OperatingState): number =>
+  s.head - condition.suctionLoss * (s.flow / (suction?.referenceFlow ?? pump.bestFlow)) ** 2;
 
-/** A static head nobody stated scatters this much round what is taken, as a share of the duty's. */
-const STATIC_U = 0.25;
-
-function logPrior(prior: FlowPrior, at: number, head: number): number {
-  if (prior.kind === "none") return 0;
-  if (prior.kind === "anywhere") return -Math.log(prior.limit);
-  if (Number.isNaN(at)) return IMPOSSIBLE;
-  let { spread } = prior;
-  if (prior.unknownStaticOf !== undefined) {
-    // A pump that makes its full head runs at its duty whatever the static head is; with less head,
-    // how much less flow that means hangs on it: d(ln k)/dS = 1/(H_duty − S) − 1/(H − S).
-    const full = prior.unknownStaticOf - prior.staticHead;
-    const left = Math.max(head - prior.staticHead, 0.02 * full);
-    spread = Math.hypot(spread, STATIC_U * prior.unknownStaticOf * (1 / full - 1 / left));
-  }
-  const z = (at - prior.logK) / spread;
-  return -0.5 * z * z - Math.log(spread * ROOT_2_PI);
+/** ln k a state lies at; NaN where the system asks for more than the pump gives. */
+function logKAt({ staticHead }: SystemCurve, flow: number, head: number): number {
+  const left = head - staticHead;
+  return left > 0 && flow > 0 ? Math.log(left / (flow * flow)) : Number.NaN;
 }
 
 const ROOT_2_PI = Math.sqrt(2 * Math.PI);
+
+/** ln prior density at a ln k. */
+function logDensity({ logK, spread }: SystemCurve, at: number): number {
+  const z = (at - logK) / spread;
+  return -0.5 * z * z - Math.log(spread * ROOT_2_PI);
+}
+
+/** The greatest ln prior any of the system curves gives a state: what the grid is refined by. */
+function likeliestPrior(prior: FlowPrior, flow: number, head: number): number {
+  if (prior.kind !== "system") return 0;
+  let most = IMPOSSIBLE;
+  for (const curve of prior.curves) {
+    const at = logKAt(curve, flow, head);
+    if (!Number.isNaN(at)) most = Math.max(most, logDensity(curve, at));
+  }
+  return most;
+}
+
 const IMPOSSIBLE = -1e6;
 
 /** Weight of the vapour a condition demands or forbids, from the margin over NPSH required. */
@@ -262,40 +256,54 @@ function logVapour(setting: Setting, s: OperatingState): number {
 
 const clip = (x: number): number => Math.min(Math.max(x, -30), 12);
 
+/**
+ * The integral over the flow by trapezoids. On a system it runs over ln k, once for each of its curves; a
+ * curve that asks for more than the pump gives anywhere leaves it standing at no flow behind its check valve.
+ */
 function sumNodes(
+  prior: Exclude<FlowPrior, { kind: "none" }>,
   count: number,
   n: number,
-  moving: readonly { readonly i: number }[],
+  moving: readonly Moving[],
   stillTotal: number,
   out: SnapshotLikelihood,
 ): void {
-  // Insertion sort by flow: two dozen nodes, mostly in order already.
-  let valid = 0;
+  sortByFlow(count);
   let top = Number.NEGATIVE_INFINITY;
-  for (let k = 0; k < count; k++) {
-    if (Number.isNaN(axis[k])) continue;
-    top = Math.max(top, totals[k] ?? top);
-    let j = valid++;
-    while (j > 0 && (flows[order[j - 1] ?? 0] ?? 0) > (flows[k] ?? 0)) {
-      order[j] = order[j - 1] ?? 0;
-      j--;
-    }
-    order[j] = k;
-  }
+  for (let k = 0; k < count; k++) top = Math.max(top, totals[k] ?? top);
   let total = 0;
   const m = moving.length;
   const sums = new Float64Array(m);
-  for (let j = 0; j < valid; j++) {
-    const k = order[j] ?? 0;
-    const before = axis[order[Math.max(j - 1, 0)] ?? k] ?? 0;
-    const after = axis[order[Math.min(j + 1, valid - 1)] ?? k] ?? 0;
-    // One node alone has no width: all the chance there is lies on it.
-    const width = valid === 1 ? 1 : Math.abs(after - before) / 2;
-    const f = Math.exp((totals[k] ?? 0) - top) * width;
-    if (f === 0) continue;
+  const add = (k: number, f: number): void => {
+    if (f === 0) return;
     total += f;
     for (let i = 0; i < m; i++) {
       sums[i] = (sums[i] ?? 0) + f * Math.exp(-(parts[k * n + (moving[i]?.i ?? 0)] ?? 0));
+    }
+  };
+  const curves = prior.kind === "system" ? prior.curves : [undefined];
+  for (const curve of curves) {
+    const flat = prior.kind === "anywhere" ? -Math.log(prior.limit) : 0;
+    let valid = 0;
+    for (let j = 0; j < count; j++) {
+      const k = order[j] ?? 0;
+      const at = curve ? logKAt(curve, flows[k] ?? 0, heads[k] ?? 0) : (flows[k] ?? 0);
+      if (Number.isNaN(at)) continue;
+      chosen[valid] = k;
+      axis[valid] = at;
+      valid++;
+    }
+    const share = curve?.weight ?? 1;
+    if (valid === 0) add(order[0] ?? 0, share * Math.exp((totals[order[0] ?? 0] ?? 0) - top));
+    for (let j = 0; j < valid; j++) {
+      const k = chosen[j] ?? 0;
+      const at = axis[j] ?? 0;
+      const before = axis[Math.max(j - 1, 0)] ?? at;
+      const after = axis[Math.min(j + 1, valid - 1)] ?? at;
+      // One node alone has no width: all the chance there is lies on it.
+      const width = valid === 1 ? 1 : Math.abs(after - before) / 2;
+      const log = (totals[k] ?? 0) - top + (curve ? logDensity(curve, at) : flat);
+      add(k, share * width * Math.exp(log));
     }
   }
   const base = top + stillTotal;
@@ -304,4 +312,16 @@ function sumNodes(
     out.logWithout[i] = out.logTotal + (out.logWithout[i] ?? 0);
   }
   for (let i = 0; i < m; i++) out.logWithout[moving[i]?.i ?? 0] = Math.log(sums[i] ?? 0) + base;
+}
+
+/** Insertion sort: two dozen nodes, mostly in order already. */
+function sortByFlow(count: number): void {
+  for (let k = 0; k < count; k++) {
+    let j = k;
+    while (j > 0 && (flows[order[j - 1] ?? 0] ?? 0) > (flows[k] ?? 0)) {
+      order[j] = order[j - 1] ?? 0;
+      j--;
+    }
+    order[j] = k;
+  }
 }

@@ -144,14 +144,15 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
     dimension: "pressure",
     seen: g.pressure,
     still: false,
-    under: ({ condition: c }) => {
+    under: ({ condition: c, speedRatio, pump }) => {
       // Head is added to what the suction gauge shows; what that shows too much is not there.
       const offset = c.dischargeOffset * span - c.suctionOffset * (s ? suctionSpan : 0);
       const scatter =
         own +
         (c.offsetSpread * (c.dischargeOffset ? span : c.suctionOffset ? suctionSpan : 0)) ** 2 +
         (c.dead ? (c.dead.headSpread * model.shutOffHead * perMetre) ** 2 : 0);
-      const share = Math.hypot(spread.head, c.headDoubt, c.looseness * 0.2) * perMetre;
+      const fixedShare = spread.head ** 2 + c.headDoubt ** 2 + (c.looseness * 0.2) ** 2;
+      const perSheetFlow = 1 / (speedRatio * c.curveFlow);
       return {
         predict: (state) =>
           (state.head -
@@ -160,7 +161,10 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
             (s ? 0 : state.suctionLoss)) *
             perMetre +
           offset,
-        variance: (state) => scatter + (share * state.head) ** 2,
+        variance: (state) => {
+          const byFlow = spread.flow * pump.steepness(state.innerFlow * perSheetFlow);
+          return scatter + (fixedShare + byFlow * byFlow) * (state.head * perMetre) ** 2;
+        },
       };
     },
   };

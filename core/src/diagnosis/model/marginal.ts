@@ -6,13 +6,13 @@ import { integrateFlow } from "./flow-integral.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import {
   TOLERANCE_SIGMAS,
-  changedSystem,
   ownTolerance,
   prepare,
   type Prepared,
   settingOf,
 } from "./preparation.ts";
 import type { PumpModel } from "./pump-model.ts";
+import { changedSystem } from "./system-flow.ts";
 
 /** Severity of a cause, weighed over the sizes tried; null where size has no meaning. */
 export type SeverityBand = {
@@ -21,9 +21,10 @@ export type SeverityBand = {
   readonly high95: number;
 } | null;
 
-/** What the model needs to know of a cause, or of two at once (then without an id). */
+/** What the model needs to know of a cause, or of two at once (then both instead of an id). */
 export interface Modelled {
   readonly id?: CauseId;
+  readonly both?: readonly [CauseId, CauseId];
   readonly severities: readonly (readonly [severity: number, weight: number])[];
   readonly severityMeans: string | null;
   readonly condition: (severity: number) => Partial<Condition>;
@@ -90,6 +91,14 @@ export interface Weighed {
   readonly states: readonly OperatingState[];
   /** The likeliest setting of each snapshot, for pictures of the curve under this cause. */
   readonly settings: readonly Setting[];
+  /** The sizes that are possible, with their shares: the first snapshot's setting and state. */
+  readonly sizes: readonly Size[];
+}
+
+export interface Size {
+  readonly share: number;
+  readonly setting: Setting;
+  readonly state: OperatingState;
 }
 
 /** One condition on one own curve. */
@@ -104,6 +113,8 @@ interface Outcome {
   /** Likeliest flow of each snapshot [m³/s]. */
   readonly flows: readonly number[];
 }
+
+const atWork = ({ id, both }: Modelled): readonly CauseId[] => both ?? (id ? [id] : []);
 
 /** A condition this far below the best one is not tried on the pump's other own curves [ln]. */
 const BEYOND_RESCUE = 12;
@@ -120,6 +131,8 @@ export function scales(
 ) {
   const [likeliest, ...others] = owns.toSorted((a, b) => b.log - a.log);
   const known = new Map<string, Outcome[]>();
+  // Causes that do the same to the pump are told apart only by what was noticed.
+  const impressed = prepared.some((p) => p.impressions.length > 0);
   let best = Number.NEGATIVE_INFINITY;
   const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
 
@@ -128,13 +141,16 @@ export function scales(
     return prepared.map((p) => id !== undefined && (p.cured?.(id) ?? false));
   }
 
+
+
   function glance(row: Modelled, severity: number): Outcome[] {
     const change = row.condition(severity);
     const cured = curedOf(row);
-    const key = JSON.stringify([change, cured]);
+    const key = JSON.stringify([change, cured, impressed ? atWork(row) : []]);
     const found = known.get(key);
     if (found) return found;
-    const first = outcome(prepared, { ...SOUND, ...change }, likeliest ?? AS_SHEET[0], cured);
+    const condition = { ...SOUND, ...change };
+    const first = outcome(prepared, condition, likeliest ?? AS_SHEET[0], cured, atWork(row));
     best = Math.max(best, first.log);
     const made = [first];
     known.set(key, made);
@@ -145,7 +161,9 @@ export function scales(
     const made = glanced.get(row)?.[size] ?? glance(row, severity);
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
-      for (const own of others) made.push(outcome(prepared, first.condition, own, curedOf(row)));
+      for (const own of others) {
+        made.push(outcome(prepared, first.condition, own, curedOf(row), atWork(row)));
+      }
     }
     return made;
   };
@@ -167,9 +185,10 @@ export function scales(
       const top = nodes.reduce((a, b) => (b.log > a.log ? b : a));
       return {
         logTotal,
-        logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.readings.length)),
+        logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.scratch.logWithout.length)),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
         ...pictureOf(prepared, top.o),
+        sizes: sizesOf(prepared[0], nodes, logTotal),
       };
     },
   };
@@ -201,6 +220,7 @@ function outcome(
   condition: Condition,
   own: OwnCurve,
   cured: readonly boolean[],
+  causes: readonly CauseId[],
 ): Outcome {
   const without: Float64Array[] = [];
   const flows: number[] = [];
@@ -208,7 +228,11 @@ function outcome(
   for (const [k, p] of prepared.entries()) {
     const setting = settingOf(p, cured[k] ? SOUND : condition, own);
     const { scratch } = p;
-    integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch);
+    const { impressions } = p;
+    integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch, {
+      impressions,
+      causes,
+    });
     log += scratch.logTotal;
     without.push(scratch.logWithout.map((w) => w - scratch.logTotal));
     flows.push(scratch.bestFlow);
@@ -235,6 +259,25 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome) {
     }),
   );
   return { settings, states, predicted };
+}
+
+/** Sizes below this share of a cause's chance are left out. */
+const NEGLIGIBLE_SIZE = 0.01;
+
+function sizesOf(
+  first: Prepared | undefined,
+  nodes: readonly Node[],
+  logTotal: number,
+): readonly Size[] {
+  if (!first) return [];
+  return nodes.flatMap(({ o, log }) => {
+    const share = Math.exp(log - logTotal);
+    if (share < NEGLIGIBLE_SIZE) return [];
+    const setting = settingOf(first, o.cured[0] ? SOUND : o.condition, o.own);
+    const state = emptyState();
+    operate(setting, o.flows[0] ?? 0, state);
+    return [{ share, setting, state }];
+  });
 }
 
 function severityOf(

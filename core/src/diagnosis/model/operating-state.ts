@@ -103,11 +103,11 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   if (c.gas > 0) {
     const held = gasHeadFactor(c.gas);
     head *= held;
-    power *= 0.35 + 0.65 * held;
+    power *= 0.5 + 0.5 * held;
   }
-  if (c.vapour !== "must-not" && suction) {
+  if (c.vapour !== "must-not" && (suction || c.shortBy > 0)) {
     const least = pump.npshrKnown ? out.npshr : LEAST_NPSHR * out.npshr;
-    const held = vapourHeadFactor(out.npsha / Math.max(least, 0.1));
+    const held = vapourHeadFactor(suction ? out.npsha / Math.max(least, 0.1) : 1 - c.shortBy);
     head *= held;
     power *= 0.4 + 0.6 * held;
   }
@@ -121,7 +121,8 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
  * Head kept with gas at the eye: near 0.92 at 2 %, 0.7 at 5 %, nothing much beyond 12 %.
  * Source: published tests of radial wheels handling air, 1 to 7 % by volume.
  */
-const gasHeadFactor = (gas: number): number => Math.max(0.03, 1 - 3 * gas - 60 * gas * gas);
+const gasHeadFactor = (gas: number): number =>
+  Math.max(0.03, 1 - 5 * gas - 8 * Math.max(0, gas - 0.1));
 
 /** Head at a flow under a setting [m]: for pictures of the curve. */
 export function headUnder(at: Setting, flow: number): number {

@@ -19,13 +19,21 @@ import {
   integrateFlow,
   type SnapshotLikelihood,
 } from "./flow-integral.ts";
+import type { Impression } from "./impression.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
 import { modelOf, type PumpModel } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
 import { readingsOf } from "./readings.ts";
+import { scenePlace, type ScenePlace } from "./scene.ts";
 
 /** How widely ln k of a system scatters round its drawing. */
-const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.6 } as const;
+const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.5 } as const;
+
+/** Pumps are chosen to run a little left of their best point, mostly between 0.65 and 1.1 of it. */
+const USUAL_DUTY = 0.9;
+
+/** Static heads tried where nobody stated one, as shares of the duty's head. */
+const UNSTATED_STATIC = [0.2, 0.35, 0.5, 0.65, 0.8] as const;
 
 export interface Prepared {
   readonly snapshot: Snapshot;
@@ -37,6 +45,9 @@ export interface Prepared {
   /** Actual over rated speed with nothing wrong; whether a tachometer fixed it. */
   readonly speedRatio: number;
   readonly speedMeasured: boolean;
+  readonly scenery: ScenePlace;
+  /** What else was noticed while it was taken. */
+  readonly impressions: readonly Impression[];
   /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
   readonly cured: ((id: CauseId) => boolean) | undefined;
   readonly scratch: SnapshotLikelihood;
@@ -49,6 +60,7 @@ export function prepare(
   index: number,
   model: PumpModel | undefined,
   shared: boolean,
+  noticed?: (place: ScenePlace) => readonly Impression[],
 ): Prepared {
   const pump = model ?? placeholderFor(situation);
   const speed = pumpSpeed(situation, snapshot);
@@ -56,18 +68,23 @@ export function prepare(
   // A jet's table is for its motor on the mains, at whatever speed that gives.
   const fixed = situation.jet !== undefined && situation.curve === undefined;
   const speedRatio = speed && rated && !fixed ? speed.value / rated : 1;
-  const spread = curveSpread(situation, shared);
+  const spread = curveSpread(situation, pump, shared);
   const readings = readingsOf(situation, snapshot, index, model, spread);
+  const flowPrior = flowPriorOf(situation, snapshot, pump, speedRatio);
+  const scenery = scenePlace(situation, snapshot, flowPrior, ownTolerance(situation).head);
+  const impressions = noticed?.(scenery) ?? [];
   return {
     snapshot,
     pump,
     readings,
     suction: suctionModel(situation, snapshot, pump),
-    flowPrior: flowPriorOf(situation, snapshot, pump, speedRatio),
+    flowPrior,
     speedRatio,
     speedMeasured: speed?.measured ?? false,
+    scenery,
+    impressions,
     cured: curedIn(situation, snapshot),
-    scratch: emptyLikelihood(readings.length),
+    scratch: emptyLikelihood(readings.length + impressions.length),
   };
 }
 
@@ -86,9 +103,11 @@ const PLACEHOLDER: PumpModel = {
   bestFlow: 0.01,
   bestHead: 30,
   bestPower: undefined,
+  powerKnown: false,
   reach: 0.02,
   shutOffHead: 36,
   head: (q) => Math.max(0, 36 - 6 * (q / 0.01) ** 2),
+  steepness: () => 0.6,
   power: () => Number.NaN,
   npshr: () => 2.5,
   npshrKnown: false,
@@ -131,13 +150,23 @@ const OWN_SHAPE = 0.5;
  * Spread of this pump round its sheet that goes into each reading: all of it for a single snapshot,
  * the width of one node when the deviation itself is summed over.
  */
-function curveSpread(situation: Situation, shared: boolean): CurveSpread {
+/** Power most pumps of a size take: how widely they scatter, as a share. */
+const USUAL_POWER_U = 0.09;
+
+function curveSpread(
+  situation: Situation,
+  { powerKnown }: PumpModel,
+  shared: boolean,
+): CurveSpread {
   const t = ownTolerance(situation);
   const part = shared ? OWN_SHAPE : 1;
-  const slopeShare = situation.displacement ? 0 : 0.6;
   return {
-    head: (part * Math.hypot(t.head, slopeShare * t.flow)) / TOLERANCE_SIGMAS,
-    power: Math.max(0.02, (part * t.power) / TOLERANCE_SIGMAS),
+    head: (part * t.head) / TOLERANCE_SIGMAS,
+    flow: (part * t.flow) / TOLERANCE_SIGMAS,
+    power: Math.hypot(
+      Math.max(0.02, (part * t.power) / TOLERANCE_SIGMAS),
+      powerKnown ? 0 : USUAL_POWER_U,
+    ),
   };
 }
 
@@ -189,25 +218,28 @@ function flowPriorOf(
   }
   const knownStatic = closedLoop ? 0 : staticHead;
   const usable = knownStatic !== undefined && knownStatic < 0.97 * head ? knownStatic : undefined;
-  const stat = usable ?? 0.35 * head;
+  const statics =
+    usable === undefined ? UNSTATED_STATIC.map((share) => share * head) : [usable];
+  const spread = design.stated
+    ? usable === undefined
+      ? SYSTEM_SPREAD.guessedStatic
+      : SYSTEM_SPREAD.drawn
+    : SYSTEM_SPREAD.guessed;
   return {
     kind: "system",
     limit,
-    staticHead: stat,
-    // A static head nobody stated may be any share of the duty's.
-    unknownStaticOf: usable === undefined && !closedLoop ? head : undefined,
-    logK: Math.log(head - stat) - 2 * Math.log(flow),
-    spread: !design.stated
-      ? SYSTEM_SPREAD.guessed
-      : usable === undefined
-        ? SYSTEM_SPREAD.guessedStatic
-        : SYSTEM_SPREAD.drawn,
+    curves: statics.map((staticHead) => ({
+      staticHead,
+      logK: Math.log(head - staticHead) - 2 * Math.log(flow),
+      spread,
+      weight: 1 / statics.length,
+    })),
   };
 }
 
 /**
  * The duty the system was laid out for: as stated; else the flow its clean suction loss was reckoned
- * at, on the curve; else the best point.
+ * at, on the curve; else what is usual.
  */
 function designOf({ duty, suctionSide }: Situation, pump: PumpModel) {
   if (duty) return { ...duty, stated: true };
@@ -215,7 +247,8 @@ function designOf({ duty, suctionSide }: Situation, pump: PumpModel) {
   if (flow !== undefined && pump.head(flow) > 0) {
     return { flow, head: pump.head(flow), stated: true };
   }
-  return { flow: pump.bestFlow, head: pump.bestHead, stated: false };
+  const usual = USUAL_DUTY * pump.bestFlow;
+  return { flow: usual, head: pump.head(usual), stated: false };
 }
 
 /** Where the pump stands under a condition, with its own deviation from the sheet. */
@@ -236,41 +269,6 @@ export function settingOf(
     ownFlow: own.flow,
     ownHead: own.head,
     shut: p.snapshot.valve === "shut",
-  };
-}
-
-/** Head the system may still ask for where more runs through it than was drawn. */
-const OPENED_STATIC = 0.3;
-
-/**
- * The system as a condition leaves it: k grows until the flow is short by its share, or falls until
- * it is over by it; the static head grows by what is added.
- */
-export function changedSystem(prior: FlowPrior, setting: Setting): FlowPrior {
-  const { flowLost, staticExtra } = setting.condition;
-  if (prior.kind !== "system" || (flowLost === 0 && staticExtra === 0)) return prior;
-  const { pump, speedRatio: r } = setting;
-  const lifted = prior.staticHead + staticExtra * pump.bestHead;
-  if (flowLost === 0) return { ...prior, staticHead: lifted };
-  const head = (q: number) => r * r * pump.head(q / r);
-  // Flow of the clean system on this curve, by bisection: head falls, system rises.
-  const k = Math.exp(prior.logK);
-  let low = 0;
-  let high = prior.limit;
-  for (let i = 0; i < 40; i++) {
-    const mid = (low + high) / 2;
-    if (head(mid) > prior.staticHead + k * mid * mid) low = mid;
-    else high = mid;
-  }
-  const wanted = Math.min(Math.max(low * (1 - flowLost), 1e-6), 0.97 * prior.limit);
-  const staticHead =
-    flowLost < 0 ? Math.min(prior.staticHead, OPENED_STATIC * head(wanted)) : prior.staticHead;
-  const left = Math.max(head(wanted) - staticHead, 0.01);
-  return {
-    ...prior,
-    staticHead,
-    logK: Math.log(left) - 2 * Math.log(wanted),
-    spread: Math.hypot(prior.spread, 0.15),
   };
 }
 

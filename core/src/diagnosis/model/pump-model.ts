@@ -21,13 +21,17 @@ export interface PumpModel {
   /** Best-point flow [m³/s] and head [m] at rated speed. */
   readonly bestFlow: number;
   readonly bestHead: number;
-  /** Shaft power there [W]; undefined when the sheet has no power. */
+  /** Shaft power there [W]; undefined when nothing tells it. */
   readonly bestPower: number | undefined;
+  /** From the sheet; otherwise what pumps of this size usually take. */
+  readonly powerKnown: boolean;
   /** Greatest flow tabulated [m³/s]. */
   readonly reach: number;
   readonly shutOffHead: number;
   /** Head [m], never below 0. */
   readonly head: (flow: number) => number;
+  /** Head lost in percent for each percent of flow, there: how a deviation in flow shows in head. */
+  readonly steepness: (flow: number) => number;
   /** Shaft power [W]; NaN when unknown. */
   readonly power: (flow: number) => number;
   /** NPSH required [m], estimated when the sheet has none. */
@@ -59,7 +63,10 @@ export function curveModel(curve: RatedCurve): PumpModel {
   const bestFlow = bestEfficiencyFlow(curve) ?? 0.7 * end;
   const bestHead = valueAt(curve.head, bestFlow) ?? 0;
   const head = table(reach, (q) => Math.max(0, extended(curve.head, q)));
-  const power = curve.power && table(reach, (q) => Math.max(0, levelled(curve.power, q)));
+  const usual = usualPower(bestFlow, bestHead);
+  const power = table(reach, (q) =>
+    curve.power ? Math.max(0, levelled(curve.power, q)) : usual(q / bestFlow),
+  );
   const required = curve.npshr;
   const guess = typicalNpshr(curve.speed ?? 1450, bestFlow);
   const npshr = table(reach, (q) =>
@@ -68,15 +75,31 @@ export function curveModel(curve: RatedCurve): PumpModel {
   return {
     bestFlow,
     bestHead,
-    bestPower: power?.(bestFlow),
+    bestPower: power(bestFlow),
+    powerKnown: curve.power !== undefined,
     reach,
     shutOffHead: head(0),
     head,
-    power: power ?? (() => Number.NaN),
+    steepness: steepnessOf(head, reach),
+    power,
     npshr,
     npshrKnown: required !== undefined,
   };
 }
+
+/**
+ * Shaft power most radial pumps of this duty take [W] against flow over best-point flow, for sheets
+ * without power. Efficiency at the best point 0.6 at 1 L/s, growing by 0.05 with each e-fold; half of the
+ * power at shut-off. Source: usual efficiencies of single-stage pumps, ±0.05.
+ */
+function usualPower(bestFlow: number, bestHead: number): (share: number) => number {
+  const efficiency = Math.min(0.85, Math.max(0.35, 0.6 + 0.05 * Math.log(bestFlow * 1000)));
+  const best = (WATER_WEIGHT * bestFlow * bestHead) / efficiency;
+  return (x) => best * (0.5 + 0.6 * x - 0.1 * x * x);
+}
+
+/** Weight of a cubic metre of water [N]. */
+const WATER_WEIGHT = 9790;
 
 /**
  * NPSH required that most pumps of this speed and flow have at best efficiency [m].
@@ -114,9 +137,12 @@ function displacementModel(
     bestFlow: open - slope * usual,
     bestHead: usual / perMetre,
     bestPower: displacementPower(rating, speed, usual, viscosity),
+    powerKnown: true,
     reach,
     shutOffHead: most,
     head: (q) => Math.min(most, pressureAt(q) / perMetre),
+    // Followed along its head: a deviation in flow is no deviation in head.
+    steepness: () => 0,
     power: (q) =>
       displacementPower(rating, speed, Math.min(most * perMetre, pressureAt(q)), viscosity) ??
       Number.NaN,
@@ -173,9 +199,11 @@ function jetModel(
     bestFlow,
     bestHead: head(bestFlow),
     bestPower: motor && power,
+    powerKnown: true,
     reach: reach * REACH,
     shutOffHead: head(0),
     head,
+    steepness: steepnessOf(head, reach * REACH),
     power: () => power,
     npshr: () => 2.5,
     npshrKnown: false,
@@ -204,6 +232,19 @@ function squared(column: Column, q: number): number {
   const at = clampTo(column, q);
   const value = valueAt(column, at) ?? 0;
   return q > at && at > 0 ? value * (q / at) ** 2 : value;
+}
+
+/** A curve that falls more steeply than this is not told from one that falls so [% per %]. */
+const STEEPEST = 4;
+
+function steepnessOf(head: (q: number) => number, reach: number): (q: number) => number {
+  const step = reach / CELLS;
+  return table(reach, (q) => {
+    const here = head(q);
+    if (here <= 0 || q <= 0) return 0;
+    const fall = (head(Math.max(q - step, 0)) - head(q + step)) / (Math.min(q, step) + step);
+    return Math.min(STEEPEST, Math.abs((fall * q) / here));
+  });
 }
 
 const clampTo = (column: Column, q: number): number =>

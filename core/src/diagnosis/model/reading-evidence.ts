@@ -29,6 +29,7 @@ export interface ReadingEvidence {
 /** Standard deviation of this pump from its sheet that the model has not already given a value. */
 export interface CurveSpread {
   readonly head: number;
+  readonly flow: number;
   readonly power: number;
 }
 

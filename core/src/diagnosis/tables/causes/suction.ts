@@ -2,6 +2,13 @@
 import { asViscous, dead } from "../../model/condition.ts";
 import { type CauseRow, ONCE, SKILLS, whole } from "./row.ts";
 
+/** Missing NPSH, as a share of what is required: tried where nobody knows the suction. */
+const SHORTAGES = [
+  [0.02, 1],
+  [0.1, 1],
+  [0.18, 0.7],
+] as const;
+
 export const SUCTION_CAUSES: readonly CauseRow[] = [
   {
     id: "suction-restriction",
@@ -38,9 +45,9 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       "The suction is clean, but level, warmth, lift or altitude leave less than the wheel needs.",
     side: "system",
     place: {},
-    severities: ONCE,
+    severities: SHORTAGES,
     severityMeans: null,
-    condition: whole({ vapour: "must" }),
+    condition: (s) => (s > 0 ? { vapour: "must", shortBy: s } : {}),
     claim: () => "The wheel gets less NPSH than it needs.",
     firstAid: "Throttle the discharge or slow the pump until the rattle goes.",
     repair:
@@ -57,9 +64,9 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     mechanism: "Static lift and loss together ask for more than the air can push up the pipe.",
     side: "system",
     place: { installations: ["lift"] },
-    severities: ONCE,
+    severities: SHORTAGES,
     severityMeans: null,
-    condition: whole({ vapour: "must" }),
+    condition: (s) => (s > 0 ? { vapour: "must", shortBy: s } : {}),
     claim: () => "The pump stands too high above its water.",
     firstAid: "Throttle the discharge; run it when the level is high.",
     repair: "Lower the pump, or put a pump into the water.",

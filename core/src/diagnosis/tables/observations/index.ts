@@ -1,11 +1,14 @@
 /** Every observation of the case format, with how often it is noticed under each cause. */
 import type { CauseId } from "../../../case/index.ts";
+import type { Scene } from "../../model/scene.ts";
+import { BY_STATE } from "./by-state.ts";
 import { PIPES } from "./pipes.ts";
 import type { ObservationRow } from "./row.ts";
 import { SENSED } from "./sensed.ts";
 import { TOLD } from "./told.ts";
 import { TOUCHED } from "./touched.ts";
 
+export { recirculationHeard, vapourHeard } from "./by-state.ts";
 export type { ObservationRow, Origin } from "./row.ts";
 
 export const OBSERVATIONS: readonly ObservationRow[] = [...TOLD, ...SENSED, ...TOUCHED, ...PIPES];
@@ -24,9 +27,37 @@ const MISTAKEN = 0.01;
 const ASIDE = 0.4;
 const COMMON = 0.2;
 
-/** Probability that the observation is told when this cause is at work. */
-export function observationRate(o: ObservationRow, cause: CauseId): number {
+/** Probability that the observation is told when this cause is at work, over all states it may be in. */
+export const observationRate = (o: ObservationRow, cause: CauseId): number =>
+  withMistakes(rowRate(o, cause));
+
+function rowRate(o: ObservationRow, cause: CauseId): number {
   const aside = o.base < COMMON ? ASIDE * o.base : o.base;
-  const rate = o.under[cause] ?? (cause === "unlisted" ? Math.max(o.base, 0.08) : aside);
-  return MISTAKEN + (1 - 2 * MISTAKEN) * rate;
+  return o.under[cause] ?? (cause === "unlisted" ? Math.max(o.base, 0.08) : aside);
+}
+
+const withMistakes = (rate: number): number => MISTAKEN + (1 - 2 * MISTAKEN) * rate;
+
+/** Whether people make this observation of the state the pump is in. */
+export const hangsOnState = (o: ObservationRow): boolean => BY_STATE[o.id] !== undefined;
+
+/**
+ * Probability that the observation is told at a state, with these causes at work: if any of them or the
+ * state gives reason to.
+ */
+export function rateAtState(
+  o: ObservationRow,
+  causes: readonly CauseId[],
+): (scene: Scene) => number {
+  const row = BY_STATE[o.id];
+  const own = causes.map((c) => {
+    if (row === undefined || row.keeps.includes(c)) return rowRate(o, c);
+    return c === "unlisted" ? Math.max(row.stray, 0.08) : row.stray;
+  });
+  const missed = own.reduce((share, rate) => share * (1 - rate), 1);
+  if (!row) {
+    const always = withMistakes(1 - missed);
+    return () => always;
+  }
+  return (scene) => withMistakes(1 - missed * (1 - row.at(scene)));
 }

@@ -116,6 +116,8 @@ export const SENSED: readonly ObservationRow[] = [
   row("water.bubbles-in-discharge", "bubbles in the discharge", "gas", 0.015, {
     ...each(["suction-air-leak", "vortexing"], 0.48),
     ...each(["air-trap", "discharge-airlock", "jet-suction-open"], 0.2),
+    // Deep vacuum draws air through gland and joints that are tight otherwise.
+    ...each(["suction-restriction", "npsh-shortfall", "lift-too-high"], 0.1),
   }),
   row("water.swirl-at-intake", "swirl at the intake", "own", 0.02, { vortexing: 0.65 }),
   row("water.intake-near-bottom", "intake near the bottom", "own", 0.03, {

@@ -1,0 +1,107 @@
+/** What was noticed and tested while the pump was read, weighed state by state together with the readings. */
+import type { CauseId } from "../case/index.ts";
+import type { Situation } from "../visit/index.ts";
+import { doneTests, groupOf, isOneOf, notedShare, silenceKey, type Told, toldOf, unmentioned } from "./evidence.ts";
+import type { EvidenceItem } from "./evidence.ts";
+import type { Impression } from "./model/impression.ts";
+import type { Scene, ScenePlace } from "./model/scene.ts";
+import { scenesOf } from "./model/scene.ts";
+import {
+  hangsOnState,
+  type ObservationRow,
+  OBSERVATIONS,
+  rateAtState,
+} from "./tables/observations/index.ts";
+import { isModelled, ratesAtState } from "./test-rates.ts";
+
+/** An impression and the item of evidence it stands for; its weights come from the integral. */
+export interface NoticedItem {
+  readonly item: Omit<EvidenceItem, "logLikelihood">;
+  /** ln chance of it at a scene, with these causes at work. */
+  readonly log: (causes: readonly CauseId[]) => (scene: Scene) => number;
+}
+
+/** What hangs on the state of the pump as it was found. */
+export function noticedItems(situation: Situation): readonly NoticedItem[] {
+  const told = toldOf(situation)
+    .filter(({ row }) => hangsOnState(row))
+    .map(
+      (t): NoticedItem => ({
+        item: {
+          kind: "observation",
+          id: t.row.id,
+          observation: { ...t.row, present: t.present },
+        },
+        log: toldLog(t),
+      }),
+    );
+  const tests = doneTests(situation)
+    .filter(({ row }) => isModelled(row.id))
+    .map(
+      ({ row, outcome, place, weight }): NoticedItem => ({
+        item: { kind: "test", id: row.id, outcome },
+        log: (causes) => {
+          const rates = ratesAtState(row.id, causes);
+          return (scene) => weight * Math.log(rates(scene)[place] ?? 1);
+        },
+      }),
+    );
+  const silent = unmentioned(situation).filter(hangsOnState);
+  const unsaid: NoticedItem[] =
+    situation.present.length + situation.absent.length === 0 || silent.length === 0
+      ? []
+      : [{ item: { kind: "observation", id: UNSAID }, log: silentLog(silent) }];
+  return [...told, ...tests, ...unsaid];
+}
+
+/** Id of what nobody mentioned though the state might have given reason. */
+export const UNSAID = "not-complained";
+
+function toldLog({ row, present, weight }: Told): NoticedItem["log"] {
+  // One answer to one question: its share of all the answers there could be.
+  const group = isOneOf(row) ? OBSERVATIONS.filter((o) => groupOf(o) === groupOf(row)) : [];
+  return (causes) => {
+    const rate = rateAtState(row, causes);
+    if (!present) return (scene) => weight * Math.log(1 - rate(scene));
+    const all = group.map((o) => rateAtState(o, causes));
+    return (scene) => {
+      const p = rate(scene);
+      const sum = all.reduce((total, r) => total + r(scene), 0);
+      return weight * Math.log(sum > 0 ? p / sum : p);
+    };
+  };
+}
+
+/** Of one origin only what is missed most counts. */
+function silentLog(rows: readonly ObservationRow[]): NoticedItem["log"] {
+  const keys = [...new Set(rows.map(silenceKey))];
+  const groups = keys.map((key) => rows.filter((o) => silenceKey(o) === key));
+  return (causes) => {
+    const made = groups.map((group) =>
+      group.map((o) => ({ noted: notedShare(o), rate: rateAtState(o, causes) })),
+    );
+    return (scene) => {
+      let sum = 0;
+      for (const group of made) {
+        let most = 0;
+        for (const { noted, rate } of group) most = Math.max(most, noted * rate(scene));
+        sum += Math.log(1 - most);
+      }
+      return sum;
+    };
+  };
+}
+
+/** The items as the integral takes them. */
+export const impressionsOf = (
+  items: readonly NoticedItem[],
+  place: ScenePlace,
+): readonly Impression[] =>
+  items.map(({ item, log }) => ({
+    id: item.id,
+    under: (setting, causes) => {
+      const at = log(causes);
+      const scenes = scenesOf(place, setting);
+      return (state) => at(scenes(state));
+    },
+  }));
