@@ -12,6 +12,7 @@ import { prepare } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
 import { applies, type CauseRow, CAUSES } from "./tables/causes/index.ts";
 import { priorOf, priorRow } from "./tables/priors.ts";
+import { setupFactor } from "./setup.ts";
 import { testRates } from "./test-rates.ts";
 
 export interface PosteriorCause {
@@ -150,7 +151,9 @@ function causeOf(
 
 function priorsOf(situation: Situation, causes: readonly CauseRow[]): readonly number[] {
   const row = priorRow(situation.family, situation.installation, situation.driver);
-  const raw = causes.map((c) => priorOf(row, c.id) * historyFactor(situation, c.id));
+  const raw = causes.map(
+    ({ id }) => priorOf(row, id) * historyFactor(situation, id) * setupFactor(situation, id),
+  );
   const sum = raw.reduce((a, b) => a + b, 0);
   return raw.map((p) => p / sum);
 }

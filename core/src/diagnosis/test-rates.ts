@@ -5,14 +5,12 @@ import type { Weighed } from "./model/marginal.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
 import { type Scene, type ScenePlace, scenesOf } from "./model/scene.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
-import { recirculationHeard, vapourHeard } from "./tables/observations/index.ts";
+import { recirculationHeard, runOutHeard, vapourHeard } from "./tables/observations/index.ts";
 import { outcomeRates, type Rates, testRow } from "./tables/tests/index.ts";
 
 /** Share of every modelled test in which the outcome is anything: misread, mixed up. */
 const SLIP = 0.04;
 
-/** Below this share of the expected value a technician calls it low; above its mirror, high. */
-const CALLED_LOW = 0.94;
 const NO_PRESSURE = 0.15;
 /** Head read at a shut valve: gauge and moment of reading, as a share. */
 const SHUT_READING_U = 0.02;
@@ -24,8 +22,11 @@ const FLOW_U = 0.07;
 const SUCTION_LOW = 0.7;
 const SUCTION_U = 0.4;
 
-/** @param table - what the table says; undefined: the table knows better */
-type TestModel = (scene: Scene, table: Rates) => Rates | undefined;
+/**
+ * @param table - what the table says of the cause, and of a cause the test has nothing to do with
+ * @returns undefined where the table knows better
+ */
+type TestModel = (scene: Scene, table: Rates, usual: Rates) => Rates | undefined;
 
 const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
   "shut-off-head": ({ setting, place }) => {
@@ -37,8 +38,9 @@ const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
     const ratio = shut.head / (place.nominalSpeed ** 2 * setting.pump.shutOffHead);
     const u = Math.hypot(place.headTolerance / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
     const none = chanceBelow((NO_PRESSURE - ratio) / u);
-    const low = Math.max(0, chanceBelow((CALLED_LOW - ratio) / u) - none);
-    const high = chanceBelow((ratio - (2 - CALLED_LOW)) / u);
+    // Low and high is what lies outside the sheet's own band.
+    const low = Math.max(0, chanceBelow((1 - place.headTolerance - ratio) / u) - none);
+    const high = chanceBelow((ratio - 1 - place.headTolerance) / u);
     return [Math.max(0, 1 - none - low - high), low, high, none];
   },
   "speed-check": ({ setting, place }) => {
@@ -59,25 +61,27 @@ const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
     const other = agrees + higher;
     return [((1 - lower) * agrees) / other, lower, ((1 - lower) * higher) / other];
   },
-  "throttle-and-listen": quieterWithVapour,
-  "slow-and-listen": quieterWithVapour,
+  "throttle-and-listen": noiseEased,
+  "slow-and-listen": noiseEased,
 };
 
 const shut = emptyState();
 
-/** Vapour noise goes when flow or speed comes down; without vapour the table's others remain. */
-function quieterWithVapour(scene: Scene, table: Rates): Rates | undefined {
-  const { condition: c, suction } = scene.setting;
-  if (c.vapour === "must-not" || c.gas > 0 || c.dead || c.looseness > 0 || !suction) {
-    return undefined;
-  }
-  const quieter = 0.04 + 0.88 * vapourHeard(scene);
-  const [, same = 0, louder = 0] = table;
-  const other = same + louder;
-  return [quieter, ((1 - quieter) * same) / other, ((1 - quieter) * louder) / other];
+/**
+ * Vapour and the noise of running far out go when flow or speed comes down; flow that turns back in the
+ * wheel grows louder. What the table has for the cause remains for the rest.
+ */
+function noiseEased(scene: Scene, table: Rates, usual: Rates): Rates | undefined {
+  const { condition: c } = scene.setting;
+  if (c.gas > 0 || c.dead || c.looseness > 0) return undefined;
+  // A table's rate for a cause that may bring vapour stands for the vapour: that is reckoned here.
+  const [quieter = 0, same = 0, louder = 0] = c.vapour === "must-not" ? table : usual;
+  const eases = Math.max(vapourHeard(scene), 0.5 * runOutHeard(scene));
+  const grows = 0.3 * recirculationHeard(scene);
+  const q = quieter + (0.92 - quieter) * eases;
+  const l = (1 - q) * (louder / (same + louder) + grows * (same / (same + louder)));
+  return [q, 1 - q - l, l];
 }
-
-void recirculationHeard;
 
 export const isModelled = (test: TestId): boolean => MODELS[test] !== undefined;
 
@@ -85,9 +89,10 @@ export const isModelled = (test: TestId): boolean => MODELS[test] !== undefined;
 export function ratesAtState(test: TestId, causes: readonly CauseId[]): (scene: Scene) => Rates {
   const table = tableRates(test, causes);
   const model = MODELS[test];
+  const usual = testRow(test)?.usual ?? [];
   if (!model) return () => table;
   return (scene) => {
-    const modelled = model(scene, table);
+    const modelled = model(scene, table, usual);
     return modelled ? modelled.map((p) => (1 - SLIP) * p + SLIP / modelled.length) : table;
   };
 }

@@ -83,7 +83,11 @@ export interface Situation {
   readonly system: CaseSystem | undefined;
   readonly duty: { readonly flow: number; readonly head: number } | undefined;
   readonly closedLoop: boolean;
-  readonly standby: boolean;
+  /** Whether a second pump shares the header; undefined when nobody said. */
+  readonly standby: boolean | undefined;
+  /** Whether the kind of drive was stated, or "direct" is only the usual one. */
+  readonly driveStated: boolean;
+  readonly impellerStyle: "enclosed" | "semi-open" | "open" | "vortex" | undefined;
   readonly screwedImpeller: boolean;
   readonly snapshots: readonly Snapshot[];
   readonly fingerprints: readonly Snapshot[];
@@ -174,7 +178,9 @@ export function situationOf(file: CaseFile): Situation {
     system: systemOfCase(file, viscosity, reference),
     duty,
     closedLoop: file.system?.closedLoop ?? false,
-    standby: file.system?.standby ?? false,
+    standby: file.system?.standby,
+    driveStated: pump.drive?.kind !== undefined,
+    impellerStyle: pump.impeller?.style,
     screwedImpeller: pump.impeller?.mounting === "screwed",
     snapshots,
     fingerprints: file.fingerprint.flatMap((f, i) =>

@@ -27,7 +27,7 @@ import { readingsOf } from "./readings.ts";
 import { scenePlace, type ScenePlace } from "./scene.ts";
 
 /** How widely ln k of a system scatters round its drawing. */
-const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.5 } as const;
+const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.4 } as const;
 
 /** Pumps are chosen to run a little left of their best point, mostly between 0.65 and 1.1 of it. */
 const USUAL_DUTY = 0.9;

@@ -42,7 +42,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     side: "drive",
     place: {},
     severities: [
-      [0.04, 1],
+      [0.04, 0.3],
       [0.08, 1.2],
       [0.14, 1],
       [0.22, 0.7],
@@ -71,9 +71,10 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     side: "drive",
     place: { drivers: ["3-phase", "1-phase"] },
     severities: [
-      [0.1, 1],
+      [0.1, 0.6],
       [0.14, 1.1],
-      [0.19, 0.8],
+      [0.19, 1],
+      [0.23, 0.5],
     ],
     severityMeans: "volts lost, as a fraction",
     // The current for the same load grows with 1/V; the tachometer's model has the slip, with 1/V².
@@ -140,7 +141,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     side: "drive",
     place: { drivers: ["3-phase"] },
     severities: [
-      [0.015, 1],
+      [0.015, 0.5],
       [0.025, 1.2],
       [0.04, 1],
       [0.055, 0.5],

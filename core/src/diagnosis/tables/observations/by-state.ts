@@ -48,6 +48,12 @@ export function recirculationHeard({ state, setting }: Scene): number {
   return ramp(share, 0.5, 0.3);
 }
 
+/** Flow that rushes through the rim far beyond the best point. */
+export function runOutHeard({ state, setting }: Scene): number {
+  if (setting.condition.dead) return 0;
+  return ramp(state.innerFlow / (setting.pump.bestFlow * setting.speedRatio), 1.15, 1.5);
+}
+
 /** Liquids people call hot [K]: 50 to 60 °C. */
 const CALLED_HOT = { from: 323, surely: 333 } as const;
 

@@ -8,7 +8,7 @@ import { SENSED } from "./sensed.ts";
 import { TOLD } from "./told.ts";
 import { TOUCHED } from "./touched.ts";
 
-export { recirculationHeard, vapourHeard } from "./by-state.ts";
+export { recirculationHeard, runOutHeard, vapourHeard } from "./by-state.ts";
 export type { ObservationRow, Origin } from "./row.ts";
 
 export const OBSERVATIONS: readonly ObservationRow[] = [...TOLD, ...SENSED, ...TOUCHED, ...PIPES];
