@@ -1,6 +1,6 @@
 /** Current, volts and speed as evidence: load, balance, supply, slip. */
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
-import { electricalOf, expectedSpeed, meanVolts, type Situation } from "../../visit/index.ts";
+import { electricalOf, expectedSpeed, meanAmps, meanVolts, type Situation } from "../../visit/index.ts";
 import type { Condition } from "./condition.ts";
 import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
 
@@ -39,8 +39,11 @@ export function shaftPower(place: Place): ReadingEvidence | undefined {
   };
 }
 
-/** Imbalance every motor shows, and its scatter [%]: windings and lines are never quite alike. */
-const USUAL_IMBALANCE = { mean: 1.4, spread: 1.5 } as const;
+/**
+ * Imbalance every motor shows at full load, and its scatter [%]: windings and lines are never quite alike.
+ * A lightly loaded one shows more: the same unevenness on a smaller mean.
+ */
+const USUAL_IMBALANCE = { mean: 1.2, spread: 1.2, most: 2.5 } as const;
 /** What one percent of volts makes of the currents [%]. */
 const AMPS_PER_VOLT_IMBALANCE = 7;
 /** What a clamp shows with one line dead [%]. */
@@ -50,6 +53,10 @@ export function phaseBalance({ situation, snapshot, id }: Place): ReadingEvidenc
   const e = electricalOf(situation, snapshot);
   if (!e.amps) return undefined;
   const clamp = e.uAmpsPercent ?? 0;
+  const rated = situation.motor?.current;
+  const mean = meanAmps(snapshot)?.value;
+  const light = rated && mean ? Math.min(USUAL_IMBALANCE.most, Math.max(1, rated / mean)) : 1;
+  const usual = { mean: USUAL_IMBALANCE.mean * light, spread: USUAL_IMBALANCE.spread * light };
   const measured = e.volts?.percent;
   return {
     id: id("phase-balance"),
@@ -68,8 +75,8 @@ export function phaseBalance({ situation, snapshot, id }: Place): ReadingEvidenc
           ? AMPS_PER_VOLT_IMBALANCE * Math.max(0, supply.voltImbalanceSpread - 0.3)
           : 0.35 * byVolts;
       return constant(
-        Math.hypot(USUAL_IMBALANCE.mean, byVolts, supply.imbalance),
-        USUAL_IMBALANCE.spread ** 2 +
+        Math.hypot(usual.mean, byVolts, supply.imbalance),
+        usual.spread ** 2 +
           clamp ** 2 +
           uVolts ** 2 +
           supply.imbalanceSpread ** 2 +

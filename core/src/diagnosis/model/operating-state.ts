@@ -109,7 +109,7 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     const least = pump.npshrKnown ? out.npshr : LEAST_NPSHR * out.npshr;
     const held = vapourHeadFactor(suction ? out.npsha / Math.max(least, 0.1) : 1 - c.shortBy);
     head *= held;
-    power *= 0.4 + 0.6 * held;
+    power *= 0.25 + 0.75 * held;
   }
   out.flow = flow;
   out.innerFlow = inner;

@@ -24,7 +24,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       curveHead: 1 - 0.85 * s,
       innerLoss: 0.15 * s,
       curveFlow: 1 - 0.25 * s,
-      curvePower: 1 - 0.4 * s,
+      curvePower: 1 - 0.3 * s,
       ...(s > 0 ? { headDoubt: 0.06, ...supply({ apparentSpread: 0.15 }) } : {}),
     }),
     claim: () => "It turns backwards.",
