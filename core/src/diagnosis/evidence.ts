@@ -135,14 +135,12 @@ export function observationItems(
 ): EvidenceItem[] {
   const items = toldOf(situation)
     .filter(({ row }) => !(byState && hangsOnState(row)))
-    .map(
-      ({ row, present, weight }): EvidenceItem => ({
-        kind: "observation",
-        id: row.id,
-        observation: { ...row, present },
-        logLikelihood: logRates(row, causes, present ? "there" : "not").map((r) => r * weight),
-      }),
-    );
+    .map(({ row, present, weight }): EvidenceItem => ({
+      kind: "observation",
+      id: row.id,
+      observation: { ...row, present },
+      logLikelihood: logRates(row, causes, present ? "there" : "not").map((r) => r * weight),
+    }));
   if (situation.present.length + situation.absent.length === 0) return items;
   return [...items, notMentioned(situation, causes, byState)];
 }
@@ -186,14 +184,12 @@ export function testItems(
 ): EvidenceItem[] {
   return doneTests(situation)
     .filter(({ row }) => !(byState && isModelled(row.id)))
-    .map(
-      ({ row, outcome, place, weight }): EvidenceItem => ({
-        kind: "test",
-        id: row.id,
-        outcome,
-        logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[place] ?? 1)),
-      }),
-    );
+    .map(({ row, outcome, place, weight }): EvidenceItem => ({
+      kind: "test",
+      id: row.id,
+      outcome,
+      logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[place] ?? 1)),
+    }));
 }
 
 /** A test that was done: the place of its outcome in its row, and how much that counts. */

@@ -1,12 +1,21 @@
 /** What was noticed and tested while the pump was read, weighed state by state together with the readings. */
 import type { CauseId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
-import { doneTests, groupOf, isOneOf, notedShare, silenceKey, type Told, toldOf, unmentioned } from "./evidence.ts";
+import {
+  doneTests,
+  groupOf,
+  isOneOf,
+  notedShare,
+  silenceKey,
+  type Told,
+  toldOf,
+  unmentioned,
+} from "./evidence.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import type { Impression } from "./model/impression.ts";
-import type { Scene, ScenePlace } from "./model/scene.ts";
-import { scenesOf } from "./model/scene.ts";
+import type { Scene } from "./model/scene.ts";
 import {
+  fixedRate,
   hangsOnState,
   type ObservationRow,
   OBSERVATIONS,
@@ -25,27 +34,23 @@ export interface NoticedItem {
 export function noticedItems(situation: Situation): readonly NoticedItem[] {
   const told = toldOf(situation)
     .filter(({ row }) => hangsOnState(row))
-    .map(
-      (t): NoticedItem => ({
-        item: {
-          kind: "observation",
-          id: t.row.id,
-          observation: { ...t.row, present: t.present },
-        },
-        log: toldLog(t),
-      }),
-    );
+    .map((t): NoticedItem => ({
+      item: {
+        kind: "observation",
+        id: t.row.id,
+        observation: { ...t.row, present: t.present },
+      },
+      log: toldLog(t),
+    }));
   const tests = doneTests(situation)
     .filter(({ row }) => isModelled(row.id))
-    .map(
-      ({ row, outcome, place, weight }): NoticedItem => ({
-        item: { kind: "test", id: row.id, outcome },
-        log: (causes) => {
-          const rates = ratesAtState(row.id, causes);
-          return (scene) => weight * Math.log(rates(scene)[place] ?? 1);
-        },
-      }),
-    );
+    .map(({ row, outcome, place, weight }): NoticedItem => ({
+      item: { kind: "test", id: row.id, outcome },
+      log: (causes) => {
+        const rates = ratesAtState(row.id, causes);
+        return (scene) => weight * Math.log(rates(scene)[place] ?? 1);
+      },
+    }));
   const silent = unmentioned(situation).filter(hangsOnState);
   const unsaid: NoticedItem[] =
     situation.present.length + situation.absent.length === 0 || silent.length === 0
@@ -63,11 +68,16 @@ function toldLog({ row, present, weight }: Told): NoticedItem["log"] {
   return (causes) => {
     const rate = rateAtState(row, causes);
     if (!present) return (scene) => weight * Math.log(1 - rate(scene));
-    const all = group.map((o) => rateAtState(o, causes));
+    const varying = group.filter(hangsOnState).map((o) => rateAtState(o, causes));
+    const fixed = group
+      .filter((o) => !hangsOnState(o))
+      .reduce((sum, o) => sum + fixedRate(o, causes), 0);
     return (scene) => {
       const p = rate(scene);
-      const sum = all.reduce((total, r) => total + r(scene), 0);
-      return weight * Math.log(sum > 0 ? p / sum : p);
+      if (group.length === 0) return weight * Math.log(p);
+      let sum = fixed;
+      for (const r of varying) sum += r(scene);
+      return weight * Math.log(p / sum);
     };
   };
 }
@@ -81,27 +91,28 @@ function silentLog(rows: readonly ObservationRow[]): NoticedItem["log"] {
       group.map((o) => ({ noted: notedShare(o), rate: rateAtState(o, causes) })),
     );
     return (scene) => {
-      let sum = 0;
+      let all = 1;
       for (const group of made) {
         let most = 0;
         for (const { noted, rate } of group) most = Math.max(most, noted * rate(scene));
-        sum += Math.log(1 - most);
+        all *= 1 - most;
       }
-      return sum;
+      return Math.log(all);
     };
   };
 }
 
-/** The items as the integral takes them. */
-export const impressionsOf = (
-  items: readonly NoticedItem[],
-  place: ScenePlace,
-): readonly Impression[] =>
-  items.map(({ item, log }) => ({
-    id: item.id,
-    under: (setting, causes) => {
-      const at = log(causes);
-      const scenes = scenesOf(place, setting);
-      return (state) => at(scenes(state));
-    },
-  }));
+/** The items as the integral takes them; what a cause alone decides is worked out once. */
+export const impressionsOf = (items: readonly NoticedItem[]): readonly Impression[] =>
+  items.map(({ item, log }) => {
+    const known = new Map<string, (scene: Scene) => number>();
+    return {
+      id: item.id,
+      under: (causes) => {
+        const key = causes.join();
+        const at = known.get(key) ?? log(causes);
+        known.set(key, at);
+        return at;
+      },
+    };
+  });

@@ -55,12 +55,11 @@ export function posteriorOf(situation: Situation): Posterior {
   const found = model ? running.findIndex((s) => s.valve === "as-found" || s.valve === "open") : -1;
   const byState = found >= 0;
   const noticed = byState ? noticedItems(situation) : [];
-  const prepared = running.map((s, i) =>
-    prepare(situation, s, i, model, shared, (place) =>
-      i === found ? impressionsOf(noticed, place) : [],
-    ),
-  );
-  const scale = scales(prepared, ownCurves(situation, model, shared), causes);
+  const prepared = running.map((s, i) => prepare(situation, s, i, model, shared));
+  const scale = scales(prepared, ownCurves(situation, model, shared), causes, {
+    snapshot: found,
+    impressions: impressionsOf(noticed),
+  });
   const weighed = causes.map((row) => scale.weigh(row));
   const rates = testRates(causes, weighed, prepared[0]?.scenery);
 
@@ -77,10 +76,7 @@ export function posteriorOf(situation: Situation): Posterior {
     ),
     ...noticed.map(({ item }, j) => ({
       ...item,
-      logLikelihood: weighed.map((w) => {
-        const place = (prepared[found]?.readings.length ?? 0) + j;
-        return w.logTotal - (w.logWithout[found]?.[place] ?? w.logTotal);
-      }),
+      logLikelihood: weighed.map((w) => w.logTotal - (w.logUnnoticed[j] ?? w.logTotal)),
     })),
   ];
   const others: EvidenceItem[] = [

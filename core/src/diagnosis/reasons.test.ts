@@ -194,7 +194,7 @@ describe("tests", () => {
     const d = diagnoseFully(
       caseFrom({
         ...pumpJson("LF-2"),
-        snapshots: [{ dischargePressure: "2 bar", suctionPressure: "0.1 bar", flow: "60 m3/h" }],
+        snapshots: [{ dischargePressure: "2.6 bar", suctionPressure: "0.1 bar", flow: "50 m3/h" }],
       }),
     );
     const at = (id: CauseId) => d.posterior.causes.findIndex((c) => c.row.id === id);

@@ -3,7 +3,7 @@ import type { CauseId, TestId } from "../case/index.ts";
 import { chanceBelow } from "../quantity/index.ts";
 import type { Weighed } from "./model/marginal.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
-import { type Scene, type ScenePlace, scenesOf } from "./model/scene.ts";
+import { type Scene, sceneAt, type ScenePlace } from "./model/scene.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
 import { recirculationHeard, runOutHeard, vapourHeard } from "./tables/observations/index.ts";
 import { outcomeRates, type Rates, testRow } from "./tables/tests/index.ts";
@@ -129,7 +129,7 @@ export function testRates(
     const rates = ratesAtState(test, [id]);
     const all = sizes.map((s) => ({
       share: s.share,
-      rates: rates(scenesOf(place, s.setting)(s.state)),
+      rates: rates(sceneAt(place, s.setting, s.state)),
     }));
     const sum = all.reduce((total, s) => total + s.share, 0);
     return (all[0]?.rates ?? []).map((_, k) =>

@@ -33,7 +33,7 @@ export interface Condition {
   readonly dead: Dead | null;
   /** Whether vapour at the eye belongs to this cause, cannot be there, or may be. */
   readonly vapour: "must" | "must-not" | "may";
-  /** Share of the NPSH required that is missing, where the suction itself is not known. */
+  /** Share of the NPSH required that is missing, beyond what the suction's readings tell. */
   readonly shortBy: number;
   /** How little the model knows of the head under this condition, as a share of it. */
   readonly headDoubt: number;

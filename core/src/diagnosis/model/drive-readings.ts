@@ -1,6 +1,12 @@
 /** Current, volts and speed as evidence: load, balance, supply, slip. */
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
-import { electricalOf, expectedSpeed, meanAmps, meanVolts, type Situation } from "../../visit/index.ts";
+import {
+  electricalOf,
+  expectedSpeed,
+  meanAmps,
+  meanVolts,
+  type Situation,
+} from "../../visit/index.ts";
 import type { Condition } from "./condition.ts";
 import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
 

@@ -5,9 +5,8 @@
  * by trapezoids; alongside, the same sum with each reading left out in turn, so that what one
  * reading weighs is known exactly and not by approximation.
  */
-import type { CauseId } from "../../case/index.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
-import type { Impression } from "./impression.ts";
+import { flowAt, type FlowPrior, type SystemCurve } from "./flow-prior.ts";
 import type { ReadingEvidence } from "./reading-evidence.ts";
 
 /** Degrees of freedom of the Student-t: a reading far off costs much, but not everything. */
@@ -19,30 +18,6 @@ const COARSE = 10;
  */
 const ROUNDS = { least: 3, most: 8, climbing: 0.5 } as const;
 const MOST_NODES = COARSE + 1 + 2 * ROUNDS.most;
-
-/** What is known of the flow before the readings. */
-export type FlowPrior =
-  /** Valve shut: none. */
-  | { readonly kind: "none" }
-  /** Anywhere up to a limit (throttled by hand) [m³/s]. */
-  | { readonly kind: "anywhere"; readonly limit: number }
-  /** On one of these system curves, up to a limit [m³/s]. */
-  | {
-      readonly kind: "system";
-      readonly limit: number;
-      /** One where the static head is known; else several, for it decides what a weaker pump delivers. */
-      readonly curves: readonly SystemCurve[];
-    };
-
-/** H = static + k Q², ln k normal round `logK` with `spread`. */
-export interface SystemCurve {
-  /** [m] */
-  readonly staticHead: number;
-  readonly logK: number;
-  readonly spread: number;
-  /** Its share among the curves. */
-  readonly weight: number;
-}
 
 export interface SnapshotLikelihood {
   /** ln ∫ p(readings | flow) p(flow) dflow */
@@ -78,6 +53,10 @@ const places = new Float64Array(MOST_NODES);
 const heads = new Float64Array(MOST_NODES);
 const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
+/** Prior chance each node stands for. */
+const weights = new Float64Array(MOST_NODES);
+/** Sums without each piece of moving evidence. */
+const sums = new Float64Array(64);
 const order = new Int32Array(MOST_NODES);
 /** ln chance of the evidence at each node, and with the likeliest prior of the flow. */
 const totals = new Float64Array(MOST_NODES);
@@ -91,27 +70,17 @@ interface Moving {
   readonly log: (state: OperatingState) => number;
 }
 
-/** What was noticed besides the readings, and the causes under which it is weighed. */
-export interface Noticed {
-  readonly impressions: readonly Impression[];
-  readonly causes: readonly CauseId[];
-}
-
-const NOTHING: Noticed = { impressions: [], causes: [] };
-
 /**
  * Fills `out` for one setting. Deterministic.
  * @param readings - evidence of the snapshot; may be empty (then the result is the prior's own 0)
- * @param noticed - further evidence; its places in `out.logWithout` follow the readings'
  */
 export function integrateFlow(
   setting: Setting,
   readings: readonly ReadingEvidence[],
   prior: FlowPrior,
   out: SnapshotLikelihood,
-  noticed: Noticed = NOTHING,
 ): void {
-  const n = readings.length + noticed.impressions.length;
+  const n = readings.length;
   if (parts.length < MOST_NODES * n) parts = new Float64Array(MOST_NODES * n);
   const moving: Moving[] = [];
   let stillTotal = 0;
@@ -130,9 +99,6 @@ export function integrateFlow(
       });
     }
   });
-  noticed.impressions.forEach((impression, j) => {
-    moving.push({ i: readings.length + j, log: impression.under(setting, noticed.causes) });
-  });
 
   let count = 0;
   let bestNode = 0;
@@ -141,16 +107,17 @@ export function integrateFlow(
     places[k] = place;
     flows[k] = flow;
     operate(setting, flow, state);
+    heads[k] = freeHead(setting, state);
+    const ofFlow = likeliestPrior(prior, flow, heads[k] ?? 0);
     let sum = logVapour(setting, state);
     for (const m of moving) {
       const ll = m.log(state);
       parts[k * n + m.i] = ll;
       sum += ll;
     }
-    heads[k] = freeHead(setting, state);
     totals[k] = sum;
-    chances[k] = sum + likeliestPrior(prior, flow, heads[k] ?? 0);
-    if ((chances[k] ?? 0) > (chances[bestNode] ?? 0)) bestNode = k;
+    chances[k] = sum + ofFlow;
+    if (sum + ofFlow > (chances[bestNode] ?? 0)) bestNode = k;
   };
 
   // A pump that moves nothing stands at no flow whatever the system asks.
@@ -177,17 +144,6 @@ export function integrateFlow(
   }
   operate(setting, flows[bestNode] ?? 0, out.best);
   out.bestFlow = flows[bestNode] ?? 0;
-}
-
-/**
- * Flow at a place on the grid's axis [m³/s]: the axis is the flow itself, except where head stands
- * nearly upright on the flow; there it is the head.
- */
-export function flowAt({ pump, speedRatio: r, condition: c }: Setting, place: number): number {
-  if (!pump.flowAtHead) return place;
-  const back =
-    (c.leak + c.passing) * pump.bestFlow * r * Math.sqrt(place / (pump.bestHead * r * r));
-  return Math.max(0, r * c.curveFlow * pump.flowAtHead(place / (r * r * c.curveHead)) - back);
 }
 
 const gridEnd = ({ pump }: Setting, limit: number): number =>
@@ -243,6 +199,8 @@ function likeliestPrior(prior: FlowPrior, flow: number, head: number): number {
 }
 
 const IMPOSSIBLE = -1e6;
+/** Systems less likely than this are all the same: nothing there [ln]. */
+const LEAST_DENSITY = -600;
 
 /** Weight of the vapour a condition demands or forbids, from the margin over NPSH required. */
 function logVapour(setting: Setting, s: OperatingState): number {
@@ -269,50 +227,72 @@ function sumNodes(
   out: SnapshotLikelihood,
 ): void {
   sortByFlow(count);
+  weights.fill(0, 0, count);
+  // Densities far from the system would vanish: they are taken over the greatest of them.
+  let unit = prior.kind === "system" ? LEAST_DENSITY : 0;
+  if (prior.kind === "system") {
+    for (let k = 0; k < count; k++) unit = Math.max(unit, (chances[k] ?? 0) - (totals[k] ?? 0));
+    for (const curve of prior.curves) weighBySystem(curve, count, unit);
+  } else weighByFlow(prior.limit, count);
   let top = Number.NEGATIVE_INFINITY;
-  for (let k = 0; k < count; k++) top = Math.max(top, totals[k] ?? top);
+  for (let k = 0; k < count; k++) {
+    if ((weights[k] ?? 0) > 0) top = Math.max(top, totals[k] ?? top);
+  }
   let total = 0;
   const m = moving.length;
-  const sums = new Float64Array(m);
-  const add = (k: number, f: number): void => {
-    if (f === 0) return;
+  sums.fill(0, 0, m);
+  for (let k = 0; k < count; k++) {
+    const f = (weights[k] ?? 0) * Math.exp((totals[k] ?? 0) - top);
+    if (f === 0) continue;
     total += f;
-    for (let i = 0; i < m; i++) {
-      sums[i] = (sums[i] ?? 0) + f * Math.exp(-(parts[k * n + (moving[i]?.i ?? 0)] ?? 0));
-    }
-  };
-  const curves = prior.kind === "system" ? prior.curves : [undefined];
-  for (const curve of curves) {
-    const flat = prior.kind === "anywhere" ? -Math.log(prior.limit) : 0;
-    let valid = 0;
-    for (let j = 0; j < count; j++) {
-      const k = order[j] ?? 0;
-      const at = curve ? logKAt(curve, flows[k] ?? 0, heads[k] ?? 0) : (flows[k] ?? 0);
-      if (Number.isNaN(at)) continue;
-      chosen[valid] = k;
-      axis[valid] = at;
-      valid++;
-    }
-    const share = curve?.weight ?? 1;
-    if (valid === 0) add(order[0] ?? 0, share * Math.exp((totals[order[0] ?? 0] ?? 0) - top));
-    for (let j = 0; j < valid; j++) {
-      const k = chosen[j] ?? 0;
-      const at = axis[j] ?? 0;
-      const before = axis[Math.max(j - 1, 0)] ?? at;
-      const after = axis[Math.min(j + 1, valid - 1)] ?? at;
-      // One node alone has no width: all the chance there is lies on it.
-      const width = valid === 1 ? 1 : Math.abs(after - before) / 2;
-      const log = (totals[k] ?? 0) - top + (curve ? logDensity(curve, at) : flat);
-      add(k, share * width * Math.exp(log));
+    for (let j = 0; j < m; j++) {
+      sums[j] = (sums[j] ?? 0) + f * Math.exp(-(parts[k * n + (moving[j]?.i ?? 0)] ?? 0));
     }
   }
-  const base = top + stillTotal;
-  out.logTotal = Math.log(total) + base;
+  const base = (total > 0 ? top + unit : IMPOSSIBLE) + stillTotal;
+  out.logTotal = total > 0 ? Math.log(total) + base : base;
   for (let i = 0; i < out.logWithout.length; i++) {
     out.logWithout[i] = out.logTotal + (out.logWithout[i] ?? 0);
   }
-  for (let i = 0; i < m; i++) out.logWithout[moving[i]?.i ?? 0] = Math.log(sums[i] ?? 0) + base;
+  for (let j = 0; j < m; j++) {
+    const sum = sums[j] ?? 0;
+    out.logWithout[moving[j]?.i ?? 0] = sum > 0 ? Math.log(sum) + base : out.logTotal;
+  }
 }
+
+/** Adds to each node its share of the prior along one system curve, over a unit of density [ln]. */
+function weighBySystem(curve: SystemCurve, count: number, unit: number): void {
+  let valid = 0;
+  for (let j = 0; j < count; j++) {
+    const k = order[j] ?? 0;
+    const at = logKAt(curve, flows[k] ?? 0, heads[k] ?? 0);
+    if (Number.isNaN(at)) continue;
+    chosen[valid] = k;
+    axis[valid] = at;
+    valid++;
+  }
+  if (valid === 0) {
+    const lowest = order[0] ?? 0;
+    weights[lowest] = (weights[lowest] ?? 0) + curve.weight * Math.exp(-unit);
+  }
+  for (let j = 0; j < valid; j++) {
+    const k = chosen[j] ?? 0;
+    const at = axis[j] ?? 0;
+    // One node alone has no width: all the chance there is lies on it.
+    const width = axis[0] === axis[valid - 1] ? 1 / valid : widthAt(j, valid);
+    weights[k] = (weights[k] ?? 0) + curve.weight * width * Math.exp(logDensity(curve, at) - unit);
+  }
+}
+
+/** The prior of a flow that may be anywhere. */
+function weighByFlow(limit: number, count: number): void {
+  for (let j = 0; j < count; j++) axis[j] = flows[order[j] ?? 0] ?? 0;
+  for (let j = 0; j < count; j++) weights[order[j] ?? 0] = widthAt(j, count) / limit;
+}
+
+/** Half the way to the neighbours on both sides. */
+const widthAt = (j: number, count: number): number =>
+  Math.abs((axis[Math.min(j + 1, count - 1)] ?? 0) - (axis[Math.max(j - 1, 0)] ?? 0)) / 2;
 
 /** Insertion sort: two dozen nodes, mostly in order already. */
 function sortByFlow(count: number): void {

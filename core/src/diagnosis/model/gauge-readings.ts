@@ -12,8 +12,8 @@ import type { Place, ReadingEvidence } from "./reading-evidence.ts";
 /** How well a drawn layout is known: level [m], and its clean loss as a fraction. */
 const LEVEL_U = 0.15;
 const LOSS_U = 0.3;
-/** Clean loss where nobody drew the line: its spread [m at the duty]. */
-const UNDRAWN_LOSS_U = 1;
+/** Clean loss where nobody drew the line: its spread [m at the duty]; circuits may have a coil or filter there. */
+const UNDRAWN_LOSS_U = { open: 1, closed: 1.8 } as const;
 /** Level of a source of which only the pressure on its surface was written down: its spread [m]. */
 const UNWRITTEN_LEVEL_U = 1.2;
 /**
@@ -98,7 +98,8 @@ export function suctionGauge({ situation, snapshot, id }: Place): ReadingEvidenc
             ((c.dead?.vacuumSpread ?? 0) * lifted) ** 2 +
             (c.looseness * 2) ** 2) +
         (c.suctionOffset && !byGauge ? (c.offsetSpread * span) ** 2 : 0);
-      const lossU = (drawn ? LOSS_U * (suction?.loss ?? 0) : UNDRAWN_LOSS_U) * perMetre;
+      const undrawn = UNDRAWN_LOSS_U[situation.closedLoop ? "closed" : "open"];
+      const lossU = (drawn ? LOSS_U * (suction?.loss ?? 0) : undrawn) * perMetre;
       const reference = suction?.referenceFlow ?? 1;
       return {
         predict: (s) =>

@@ -4,12 +4,14 @@ import { caseFrom, pumpJson } from "../../../testing/cases.ts";
 import { situationOf } from "../../visit/index.ts";
 import { CAUSES, causeRow } from "../tables/causes/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
-import { emptyLikelihood, type FlowPrior, integrateFlow } from "./flow-integral.ts";
+import { emptyLikelihood, integrateFlow } from "./flow-integral.ts";
+import type { FlowPrior } from "./flow-prior.ts";
 import { ownCurves, scales } from "./marginal.ts";
 import { emptyState, operate, type Setting } from "./operating-state.ts";
-import { changedSystem, prepare, type Prepared, settingOf } from "./preparation.ts";
+import { prepare, type Prepared, settingOf } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
 import type { ReadingEvidence } from "./reading-evidence.ts";
+import { changedSystem } from "./system-flow.ts";
 
 const AS_SHEET = { flow: 1, head: 1 };
 

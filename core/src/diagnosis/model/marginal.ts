@@ -11,7 +11,9 @@ import {
   type Prepared,
   settingOf,
 } from "./preparation.ts";
+import type { Noticed } from "./impression.ts";
 import type { PumpModel } from "./pump-model.ts";
+import { type Scene, sceneAt } from "./scene.ts";
 import { changedSystem } from "./system-flow.ts";
 
 /** Severity of a cause, weighed over the sizes tried; null where size has no meaning. */
@@ -85,6 +87,8 @@ export interface Weighed {
   readonly logTotal: number;
   /** By snapshot, by reading. */
   readonly logWithout: readonly (readonly number[])[];
+  /** By impression. */
+  readonly logUnnoticed: readonly number[];
   readonly severity: SeverityBand;
   /** What each reading would be at the likeliest size, by reading id. */
   readonly predicted: ReadonlyMap<string, number>;
@@ -112,6 +116,28 @@ interface Outcome {
   readonly without: readonly Float64Array[];
   /** Likeliest flow of each snapshot [m³/s]. */
   readonly flows: readonly number[];
+  /** What people saw who noticed anything; undefined when nothing was. */
+  readonly scene: Scene | undefined;
+}
+
+/** A condition and a name that those which do the same to the pump share. */
+interface Named {
+  readonly condition: Condition;
+  readonly name: string;
+}
+
+/** Conditions of the rows of the table, made once: every diagnosis asks for all of them. */
+const CONDITIONS = new WeakMap<Modelled, Map<number, Named>>();
+
+function conditionOf(row: Modelled, severity: number): Named {
+  const bySeverity = CONDITIONS.get(row) ?? new Map<number, Named>();
+  CONDITIONS.set(row, bySeverity);
+  const known = bySeverity.get(severity);
+  if (known) return known;
+  const change = row.condition(severity);
+  const made = { condition: { ...SOUND, ...change }, name: JSON.stringify(change) };
+  bySeverity.set(severity, made);
+  return made;
 }
 
 const atWork = ({ id, both }: Modelled): readonly CauseId[] => both ?? (id ? [id] : []);
@@ -122,17 +148,18 @@ const BEYOND_RESCUE = 12;
 /**
  * A weighing of causes against the snapshots of one visit. Causes that do the same to the pump share
  * the work, and only what stands on the likeliest own curve is tried on the others.
+ * What was noticed is weighed at the likeliest flow of each size: there the causes differ that do the same
+ * to the pump.
  * @param rows - all that will be weighed
  */
 export function scales(
   prepared: readonly Prepared[],
   owns: readonly OwnCurve[],
   rows: readonly Modelled[],
+  noticed: Noticed = { snapshot: 0, impressions: [] },
 ) {
   const [likeliest, ...others] = owns.toSorted((a, b) => b.log - a.log);
   const known = new Map<string, Outcome[]>();
-  // Causes that do the same to the pump are told apart only by what was noticed.
-  const impressed = prepared.some((p) => p.impressions.length > 0);
   let best = Number.NEGATIVE_INFINITY;
   const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
 
@@ -141,16 +168,13 @@ export function scales(
     return prepared.map((p) => id !== undefined && (p.cured?.(id) ?? false));
   }
 
-
-
   function glance(row: Modelled, severity: number): Outcome[] {
-    const change = row.condition(severity);
+    const { condition, name } = conditionOf(row, severity);
     const cured = curedOf(row);
-    const key = JSON.stringify([change, cured, impressed ? atWork(row) : []]);
+    const key = `${name}|${cured.join()}`;
     const found = known.get(key);
     if (found) return found;
-    const condition = { ...SOUND, ...change };
-    const first = outcome(prepared, condition, likeliest ?? AS_SHEET[0], cured, atWork(row));
+    const first = outcome(prepared, condition, likeliest ?? AS_SHEET[0], cured, noticed);
     best = Math.max(best, first.log);
     const made = [first];
     known.set(key, made);
@@ -162,7 +186,7 @@ export function scales(
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
       for (const own of others) {
-        made.push(outcome(prepared, first.condition, own, curedOf(row), atWork(row)));
+        made.push(outcome(prepared, first.condition, own, curedOf(row), noticed));
       }
     }
     return made;
@@ -172,20 +196,23 @@ export function scales(
     /** Marginal likelihood of all snapshots under one cause, severity and own curve summed out. */
     weigh(row: Modelled): Weighed {
       const weightSum = row.severities.reduce((s, [, w]) => s + w, 0);
+      const causes = atWork(row);
+      const chances = noticed.impressions.map((i) => i.under(causes));
       const nodes = row.severities.flatMap(([severity, weight], size) => {
         const share = Math.log(weight / weightSum);
-        return outcomes(row, size, severity).map((o): Node => ({
-          o,
-          severity,
-          share,
-          log: o.log + share,
-        }));
+        return outcomes(row, size, severity).map((o): Node => {
+          const { scene } = o;
+          const seen = scene ? chances.map((log) => log(scene)) : [];
+          const besides = share + seen.reduce((a, b) => a + b, 0);
+          return { o, severity, seen, besides, log: o.log + besides };
+        });
       });
       const logTotal = logSum(nodes.map((n) => n.log));
       const top = nodes.reduce((a, b) => (b.log > a.log ? b : a));
       return {
         logTotal,
-        logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.scratch.logWithout.length)),
+        logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.readings.length)),
+        logUnnoticed: chances.map((_, i) => logSum(nodes.map((n) => n.log - (n.seen[i] ?? 0)))),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
         ...pictureOf(prepared, top.o),
         sizes: sizesOf(prepared[0], nodes, logTotal),
@@ -194,11 +221,14 @@ export function scales(
   };
 }
 
-/** One condition on one own curve, at the prior weight of its size. */
+/** One condition on one own curve, as one cause makes it. */
 interface Node {
   readonly o: Outcome;
   readonly severity: number;
-  readonly share: number;
+  /** ln chance of each impression there. */
+  readonly seen: readonly number[];
+  /** ln of all but the readings: the prior weight of its size and what was noticed. */
+  readonly besides: number;
   readonly log: number;
 }
 
@@ -208,7 +238,7 @@ function withoutEach(nodes: readonly Node[], snapshot: number, readings: number)
   const list: number[] = [];
   for (let i = 0; i < readings; i++) {
     nodes.forEach((n, j) => {
-      logs[j] = (n.o.without[snapshot]?.[i] ?? n.o.log) + n.share;
+      logs[j] = (n.o.without[snapshot]?.[i] ?? n.o.log) + n.besides;
     });
     list.push(logSum(logs));
   }
@@ -220,25 +250,25 @@ function outcome(
   condition: Condition,
   own: OwnCurve,
   cured: readonly boolean[],
-  causes: readonly CauseId[],
+  { snapshot, impressions }: Noticed,
 ): Outcome {
   const without: Float64Array[] = [];
   const flows: number[] = [];
   let { log } = own;
+  let scene: Scene | undefined;
   for (const [k, p] of prepared.entries()) {
     const setting = settingOf(p, cured[k] ? SOUND : condition, own);
     const { scratch } = p;
-    const { impressions } = p;
-    integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch, {
-      impressions,
-      causes,
-    });
+    integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch);
     log += scratch.logTotal;
     without.push(scratch.logWithout.map((w) => w - scratch.logTotal));
     flows.push(scratch.bestFlow);
+    if (k === snapshot && impressions.length > 0) {
+      scene = sceneAt(p.scenery, setting, { ...scratch.best });
+    }
   }
   for (const list of without) for (let i = 0; i < list.length; i++) list[i] = (list[i] ?? 0) + log;
-  return { condition, own, cured, log, without, flows };
+  return { condition, own, cured, log, without, flows, scene };
 }
 
 /** States and predictions at the likeliest size, own curve and flow. */

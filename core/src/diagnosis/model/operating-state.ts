@@ -105,9 +105,8 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     head *= held;
     power *= 0.5 + 0.5 * held;
   }
-  if (c.vapour !== "must-not" && (suction || c.shortBy > 0)) {
-    const least = pump.npshrKnown ? out.npshr : LEAST_NPSHR * out.npshr;
-    const held = vapourHeadFactor(suction ? out.npsha / Math.max(least, 0.1) : 1 - c.shortBy);
+  if (c.vapour === "must" || (c.vapour === "may" && suction)) {
+    const held = vapourHeadFactor(npshRatio(at, out));
     head *= held;
     power *= 0.25 + 0.75 * held;
   }
@@ -136,6 +135,21 @@ export function headUnder(at: Setting, flow: number): number {
  * pump would do. Suction specific speed 250 against 180, to the power 4/3.
  */
 const LEAST_NPSHR = 0.65;
+
+/**
+ * NPSH available over required, as far as it takes head off. Where vapour is the cause itself and nobody
+ * knows one of the two, it is short by what the condition says; where both are known, by that much more,
+ * for level, warmth and the wheel's own need are never known exactly.
+ */
+function npshRatio(
+  { pump, suction, condition: c }: Setting,
+  { npsha, npshr }: OperatingState,
+): number {
+  const known = suction !== undefined && pump.npshrKnown;
+  if (c.vapour === "must") return (known ? npsha / Math.max(npshr, 0.1) : 1) * (1 - c.shortBy);
+  const least = pump.npshrKnown ? npshr : LEAST_NPSHR * npshr;
+  return npsha / Math.max(least, 0.1);
+}
 
 /** Head kept when NPSH is short: 0.97 at a ratio of 1 by definition, about half at 0.78. */
 const vapourHeadFactor = (ratio: number): number =>

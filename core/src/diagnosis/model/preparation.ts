@@ -13,13 +13,8 @@ import {
 } from "../../visit/index.ts";
 import { testRow } from "../tables/tests/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
-import {
-  emptyLikelihood,
-  type FlowPrior,
-  integrateFlow,
-  type SnapshotLikelihood,
-} from "./flow-integral.ts";
-import type { Impression } from "./impression.ts";
+import { emptyLikelihood, integrateFlow, type SnapshotLikelihood } from "./flow-integral.ts";
+import type { FlowPrior } from "./flow-prior.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
 import { modelOf, type PumpModel } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
@@ -33,7 +28,7 @@ const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.4 } as const
 const USUAL_DUTY = 0.9;
 
 /** Static heads tried where nobody stated one, as shares of the duty's head. */
-const UNSTATED_STATIC = [0.2, 0.35, 0.5, 0.65, 0.8] as const;
+const UNSTATED_STATIC = [0.25, 0.5, 0.75] as const;
 
 export interface Prepared {
   readonly snapshot: Snapshot;
@@ -45,9 +40,8 @@ export interface Prepared {
   /** Actual over rated speed with nothing wrong; whether a tachometer fixed it. */
   readonly speedRatio: number;
   readonly speedMeasured: boolean;
+  /** How people see it. */
   readonly scenery: ScenePlace;
-  /** What else was noticed while it was taken. */
-  readonly impressions: readonly Impression[];
   /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
   readonly cured: ((id: CauseId) => boolean) | undefined;
   readonly scratch: SnapshotLikelihood;
@@ -60,7 +54,6 @@ export function prepare(
   index: number,
   model: PumpModel | undefined,
   shared: boolean,
-  noticed?: (place: ScenePlace) => readonly Impression[],
 ): Prepared {
   const pump = model ?? placeholderFor(situation);
   const speed = pumpSpeed(situation, snapshot);
@@ -71,8 +64,6 @@ export function prepare(
   const spread = curveSpread(situation, pump, shared);
   const readings = readingsOf(situation, snapshot, index, model, spread);
   const flowPrior = flowPriorOf(situation, snapshot, pump, speedRatio);
-  const scenery = scenePlace(situation, snapshot, flowPrior, ownTolerance(situation).head);
-  const impressions = noticed?.(scenery) ?? [];
   return {
     snapshot,
     pump,
@@ -81,10 +72,9 @@ export function prepare(
     flowPrior,
     speedRatio,
     speedMeasured: speed?.measured ?? false,
-    scenery,
-    impressions,
+    scenery: scenePlace(situation, snapshot, flowPrior, ownTolerance(situation).head),
     cured: curedIn(situation, snapshot),
-    scratch: emptyLikelihood(readings.length + impressions.length),
+    scratch: emptyLikelihood(readings.length),
   };
 }
 
@@ -218,8 +208,7 @@ function flowPriorOf(
   }
   const knownStatic = closedLoop ? 0 : staticHead;
   const usable = knownStatic !== undefined && knownStatic < 0.97 * head ? knownStatic : undefined;
-  const statics =
-    usable === undefined ? UNSTATED_STATIC.map((share) => share * head) : [usable];
+  const statics = usable === undefined ? UNSTATED_STATIC.map((share) => share * head) : [usable];
   const spread = design.stated
     ? usable === undefined
       ? SYSTEM_SPREAD.guessedStatic

@@ -1,20 +1,20 @@
 /** What a person at the pump could notice of a state: how far it is from what it should be. */
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
 import { expectedSpeed, ratedSpeed, type Situation, type Snapshot } from "../../visit/index.ts";
-import { SOUND } from "./condition.ts";
-import type { FlowPrior } from "./flow-integral.ts";
+import { type Condition, SOUND } from "./condition.ts";
+import type { FlowPrior } from "./flow-prior.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { flowOnSystem } from "./system-flow.ts";
 
-/** One state under one setting, as those who stand there see it. Reused: it is filled millions of times. */
+/** One state under one setting, as those who stand there see it. */
 export interface Scene {
-  readonly setting: Setting;
-  state: OperatingState;
-  /** Delivered flow over what a sound pump delivers on this system. */
-  flowShare: number;
-  /** Head over what a sound pump gives on this system. */
-  headShare: number;
   readonly place: ScenePlace;
+  readonly setting: Setting;
+  readonly state: OperatingState;
+  /** Delivered flow over what a sound pump delivers on this system. */
+  readonly flowShare: number;
+  /** Head over what a sound pump gives on this system. */
+  readonly headShare: number;
 }
 
 /** What of the pump's surroundings is the same under every cause. */
@@ -23,6 +23,10 @@ export interface ScenePlace {
   readonly duty: { readonly flow: number; readonly head: number } | undefined;
   /** The system with nothing wrong. */
   readonly clean: FlowPrior;
+  /** Where a sound pump stands on it, once somebody asked. */
+  sound?: { readonly flow: number; readonly head: number };
+  /** Shortfalls worked out so far, by condition. */
+  readonly shares: WeakMap<Condition, Shares>;
   /** Speed the drive should give over the sheet's. */
   readonly nominalSpeed: number;
   /** Speed behind the shut valve over the speed as found: a motor with less to do slips less. */
@@ -51,10 +55,13 @@ export function scenePlace(
     direct && motor.speed ? synchronousSpeed(frequency, polesFromPlate(frequency, motor.speed)) : 0;
   const rated = ratedSpeed(situation);
   // On the mains whoever compares with the sheet takes the sheet's own speed.
-  const nominal = direct ? rated : expectedSpeed(situation, { ...snapshot, speed: undefined })?.value;
+  const nominal = direct
+    ? rated
+    : expectedSpeed(situation, { ...snapshot, speed: undefined })?.value;
   return {
     duty,
     clean,
+    shares: new WeakMap(),
     headTolerance,
     temperature: situation.temperature,
     nominalSpeed: nominal && rated ? nominal / rated : 1,
@@ -64,31 +71,30 @@ export function scenePlace(
   };
 }
 
-/** Scenes of one setting. The object handed out is the same each time. */
-export function scenesOf(place: ScenePlace, setting: Setting): (state: OperatingState) => Scene {
-  const { duty } = place;
-  const scene: Scene = { setting, state: emptyState(), flowShare: 1, headShare: 1, place };
-  if (duty) {
-    return (state) => {
-      scene.state = state;
-      scene.flowShare = state.flow / duty.flow;
-      scene.headShare = state.head / duty.head;
-      return scene;
-    };
-  }
-  // Without a stated duty the shortfall is what the condition alone makes of the likeliest system.
-  Object.assign(scene, shares(place, setting));
-  return (state) => {
-    scene.state = state;
-    return scene;
-  };
+export function sceneAt(place: ScenePlace, setting: Setting, state: OperatingState): Scene {
+  return { place, setting, state, ...sharesAt(place, setting, state) };
 }
 
-function shares({ clean, nominalSpeed }: ScenePlace, setting: Setting) {
+function sharesAt(place: ScenePlace, setting: Setting, state: OperatingState): Shares {
+  const { duty } = place;
+  if (duty) return { flowShare: state.flow / duty.flow, headShare: state.head / duty.head };
+  // Without a stated duty the shortfall is what the condition alone makes of the likeliest system.
+  const known = place.shares.get(setting.condition) ?? sharesOf(place, setting);
+  place.shares.set(setting.condition, known);
+  return known;
+}
+
+interface Shares {
+  readonly flowShare: number;
+  readonly headShare: number;
+}
+
+function sharesOf(place: ScenePlace, setting: Setting): Shares {
+  const { clean, nominalSpeed } = place;
   if (clean.kind !== "system") return { flowShare: 1, headShare: 1 };
   const asSheet: Setting = { ...setting, ownFlow: 1, ownHead: 1 };
-  const sound: Setting = { ...asSheet, condition: SOUND, speedRatio: nominalSpeed };
-  const [was, is] = [dutyPoint(sound, clean), dutyPoint(asSheet, clean)];
+  place.sound ??= dutyPoint({ ...asSheet, condition: SOUND, speedRatio: nominalSpeed }, clean);
+  const [was, is] = [place.sound, dutyPoint(asSheet, clean)];
   return {
     flowShare: was.flow > 0 ? is.flow / was.flow : 1,
     headShare: was.head > 0 ? is.head / was.head : 1,

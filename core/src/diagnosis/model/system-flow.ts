@@ -1,9 +1,9 @@
 /** The system a pump works on, as a condition leaves it, and where the two meet. */
-import { flowAt, type FlowPrior, type SystemCurve } from "./flow-integral.ts";
+import { flowAt, type FlowPrior, type SystemCurve } from "./flow-prior.ts";
 import { emptyState, operate, type Setting } from "./operating-state.ts";
 
-/** Halvings: to a millionth of the range. */
-const HALVINGS = 20;
+/** Halvings: to a ten-thousandth of the range. */
+const HALVINGS = 13;
 
 /** Head the system may still ask for where more runs through it than was drawn. */
 const OPENED_STATIC = 0.3;

@@ -2,7 +2,7 @@
 import { asViscous, dead } from "../../model/condition.ts";
 import { type CauseRow, ONCE, SKILLS, whole } from "./row.ts";
 
-/** Missing NPSH, as a share of what is required: tried where nobody knows the suction. */
+/** Missing NPSH, as a share of what is required, beyond what is known of it. */
 const SHORTAGES = [
   [0.02, 1],
   [0.1, 1],

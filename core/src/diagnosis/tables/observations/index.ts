@@ -41,23 +41,26 @@ const withMistakes = (rate: number): number => MISTAKEN + (1 - 2 * MISTAKEN) * r
 /** Whether people make this observation of the state the pump is in. */
 export const hangsOnState = (o: ObservationRow): boolean => BY_STATE[o.id] !== undefined;
 
+/** Probability that the observation is told with these causes at work, whatever the state. */
+export const fixedRate = (o: ObservationRow, causes: readonly CauseId[]): number =>
+  withMistakes(1 - causes.reduce((missed, c) => missed * (1 - rowRate(o, c)), 1));
+
 /**
- * Probability that the observation is told at a state, with these causes at work: if any of them or the
- * state gives reason to.
+ * Probability that an observation that hangs on the state is told there, with these causes at work: if any
+ * of them or the state gives reason to.
  */
 export function rateAtState(
   o: ObservationRow,
   causes: readonly CauseId[],
 ): (scene: Scene) => number {
   const row = BY_STATE[o.id];
-  const own = causes.map((c) => {
-    if (row === undefined || row.keeps.includes(c)) return rowRate(o, c);
-    return c === "unlisted" ? Math.max(row.stray, 0.08) : row.stray;
-  });
-  const missed = own.reduce((share, rate) => share * (1 - rate), 1);
   if (!row) {
-    const always = withMistakes(1 - missed);
+    const always = fixedRate(o, causes);
     return () => always;
   }
+  const missed = causes.reduce((share, c) => {
+    const stray = c === "unlisted" ? Math.max(row.stray, 0.08) : row.stray;
+    return share * (1 - (row.keeps.includes(c) ? rowRate(o, c) : stray));
+  }, 1);
   return (scene) => withMistakes(1 - missed * (1 - row.at(scene)));
 }

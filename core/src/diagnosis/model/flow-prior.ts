@@ -1,0 +1,37 @@
+/** What is known of a flow before anything is read: the system it belongs to, or none. */
+import type { Setting } from "./operating-state.ts";
+
+/** What is known of the flow before the readings. */
+export type FlowPrior =
+  /** Valve shut: none. */
+  | { readonly kind: "none" }
+  /** Anywhere up to a limit (throttled by hand) [m³/s]. */
+  | { readonly kind: "anywhere"; readonly limit: number }
+  /** On one of these system curves, up to a limit [m³/s]. */
+  | {
+      readonly kind: "system";
+      readonly limit: number;
+      /** One where the static head is known; else several, for it decides what a weaker pump delivers. */
+      readonly curves: readonly SystemCurve[];
+    };
+
+/** H = static + k Q², ln k normal round `logK` with `spread`. */
+export interface SystemCurve {
+  /** [m] */
+  readonly staticHead: number;
+  readonly logK: number;
+  readonly spread: number;
+  /** Its share among the curves. */
+  readonly weight: number;
+}
+
+/**
+ * Flow at a place on the grid's axis [m³/s]: the axis is the flow itself, except where head stands
+ * nearly upright on the flow; there it is the head.
+ */
+export function flowAt({ pump, speedRatio: r, condition: c }: Setting, place: number): number {
+  if (!pump.flowAtHead) return place;
+  const back =
+    (c.leak + c.passing) * pump.bestFlow * r * Math.sqrt(place / (pump.bestHead * r * r));
+  return Math.max(0, r * c.curveFlow * pump.flowAtHead(place / (r * r * c.curveHead)) - back);
+}
