@@ -3,13 +3,8 @@ import type { CauseId, ObservationId, TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type CauseRow, CAUSES } from "./tables/causes/index.ts";
-import {
-  hangsOnState,
-  observationRate,
-  type ObservationRow,
-  OBSERVATIONS,
-  type Origin,
-} from "./tables/observations/index.ts";
+import { type ObservationRow, OBSERVATIONS, type Origin } from "./tables/observations/index.ts";
+import { hangsOnState, observationRate } from "./tables/observations/rates.ts";
 import { testRow, type TestRow } from "./tables/tests/index.ts";
 import { isModelled } from "./test-rates.ts";
 
@@ -25,6 +20,13 @@ export interface EvidenceItem {
   /** Level of the source over the shaft, today and in the register [m]. */
   readonly level?: { readonly seen: number; readonly register: number };
 }
+
+/** Ids of the two items made of silence: what was not seen, and what the state gave nobody reason to tell. */
+const NOT_MENTIONED = "not-mentioned";
+export const NOT_COMPLAINED = "not-complained";
+
+export const isSilence = ({ id }: Pick<EvidenceItem, "id">): boolean =>
+  id === NOT_MENTIONED || id === NOT_COMPLAINED;
 
 export const groupOf = (o: ObservationRow): string => o.id.slice(0, o.id.indexOf("."));
 
@@ -169,7 +171,7 @@ function notMentioned(
   const logLikelihood = causes.map((_, c) =>
     [...byOrigin.values()].reduce((sum, logs) => sum + (logs[c] ?? 0), 0),
   );
-  return { kind: "observation", id: "not-mentioned", logLikelihood };
+  return { kind: "observation", id: NOT_MENTIONED, logLikelihood };
 }
 
 /**

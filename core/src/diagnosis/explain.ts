@@ -3,7 +3,7 @@
  * have to be true for the second cause, and what was not measured. No sentence is about one case.
  */
 import { formatNumber, type UnitSystem } from "../quantity/index.ts";
-import type { EvidenceItem } from "./evidence.ts";
+import { type EvidenceItem, isSilence } from "./evidence.ts";
 import { missingReadings } from "./next-reading.ts";
 import type { Posterior, PosteriorCause } from "./posterior.ts";
 import { causeRow, type CauseSide } from "./tables/causes/index.ts";
@@ -60,9 +60,7 @@ const lower = (name: string): string => `${name.charAt(0).toLowerCase()}${name.s
 function inSentence(item: EvidenceItem, units: UnitSystem): string {
   const name = itemName(item, units);
   if (item.reading) return `the ${name}`;
-  return item.kind === "running" || item.kind === "level" || item.id === "not-mentioned"
-    ? name
-    : `“${name}”`;
+  return item.kind === "running" || item.kind === "level" || isSilence(item) ? name : `“${name}”`;
 }
 
 const sideSentence = (where: {

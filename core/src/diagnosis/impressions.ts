@@ -3,24 +3,20 @@ import type { CauseId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import {
   doneTests,
+  type EvidenceItem,
   groupOf,
   isOneOf,
+  NOT_COMPLAINED,
   notedShare,
   silenceKey,
   type Told,
   toldOf,
   unmentioned,
 } from "./evidence.ts";
-import type { EvidenceItem } from "./evidence.ts";
 import type { Impression } from "./model/impression.ts";
 import type { Scene } from "./model/scene.ts";
-import {
-  fixedRate,
-  hangsOnState,
-  type ObservationRow,
-  OBSERVATIONS,
-  rateAtState,
-} from "./tables/observations/index.ts";
+import { type ObservationRow, OBSERVATIONS } from "./tables/observations/index.ts";
+import { fixedRate, hangsOnState, rateAtState } from "./tables/observations/rates.ts";
 import { isModelled, ratesAtState } from "./test-rates.ts";
 
 /** An impression and the item of evidence it stands for; its weights come from the integral. */
@@ -55,12 +51,9 @@ export function noticedItems(situation: Situation): readonly NoticedItem[] {
   const unsaid: NoticedItem[] =
     situation.present.length + situation.absent.length === 0 || silent.length === 0
       ? []
-      : [{ item: { kind: "observation", id: UNSAID }, log: silentLog(silent) }];
+      : [{ item: { kind: "observation", id: NOT_COMPLAINED }, log: silentLog(silent) }];
   return [...told, ...tests, ...unsaid];
 }
-
-/** Id of what nobody mentioned though the state might have given reason. */
-export const UNSAID = "not-complained";
 
 function toldLog({ row, present, weight }: Told): NoticedItem["log"] {
   // One answer to one question: its share of all the answers there could be.

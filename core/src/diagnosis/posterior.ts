@@ -139,9 +139,15 @@ function causeOf(
     prior,
     probability,
     severity: weighed?.severity ?? null,
-    predicted: weighed?.predicted ?? new Map(),
-    states: weighed?.states ?? [],
-    settings: weighed?.settings ?? [],
+    get predicted() {
+      return weighed?.picture().predicted ?? new Map();
+    },
+    get states() {
+      return weighed?.picture().states ?? [];
+    },
+    get settings() {
+      return weighed?.picture().settings ?? [];
+    },
   };
 }
 

@@ -5,7 +5,7 @@ import type { Weighed } from "./model/marginal.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
 import { type Scene, sceneAt, type ScenePlace } from "./model/scene.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
-import { recirculationHeard, runOutHeard, vapourHeard } from "./tables/observations/index.ts";
+import { recirculationHeard, runOutHeard, vapourHeard } from "./tables/observations/by-state.ts";
 import { outcomeRates, type Rates, testRow } from "./tables/tests/index.ts";
 
 /** Share of every modelled test in which the outcome is anything: misread, mixed up. */
@@ -124,7 +124,7 @@ export function testRates(
   function ratesOf(test: TestId, cause: number): Rates {
     const id = causes[cause]?.id;
     if (!id) return [];
-    const sizes = weighed[cause]?.sizes ?? [];
+    const sizes = weighed[cause]?.sizes() ?? [];
     if (!place || !isModelled(test) || sizes.length === 0) return tableRates(test, [id]);
     const rates = ratesAtState(test, [id]);
     const all = sizes.map((s) => ({

@@ -1,6 +1,7 @@
 /** The first thing a technician reads: pump or system, how sure, and from what. */
 import { readCurve } from "../curve/index.ts";
 import { band, formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
+import { isSilence } from "./evidence.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
 import { causeRow } from "./tables/causes/index.ts";
 import type { Diagnosis } from "./diagnose.ts";
@@ -46,7 +47,7 @@ export function verdictOf(
   units: UnitSystem,
 ): Verdict {
   const { result, situation } = diagnosis;
-  const nothingRead = diagnosis.posterior.items.every((i) => i.id === "not-mentioned");
+  const nothingRead = diagnosis.posterior.items.every(isSilence);
   const firstMissing = missing[0]?.name;
   if (nothingRead) {
     return {

@@ -1,6 +1,6 @@
 /** Evidence in words: what was seen and what would have been expected, with figures and units. */
 import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
-import type { EvidenceItem } from "./evidence.ts";
+import { type EvidenceItem, NOT_COMPLAINED } from "./evidence.ts";
 import type { PosteriorCause } from "./posterior.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { testRow } from "./tables/tests/index.ts";
@@ -47,6 +47,7 @@ export function evidenceWords(
     const outcome = row?.outcomes.find((o) => o.id === item.outcome);
     return `${row?.name ?? item.id}: ${outcome?.name ?? item.outcome ?? ""}`;
   }
+  if (item.id === NOT_COMPLAINED) return "what nobody complained of";
   return item.kind === "running" ? "it ran while it was read" : "what nobody mentioned";
 }
 

@@ -40,9 +40,10 @@ export const emptyLikelihood = (readings: number): SnapshotLikelihood => ({
 /** ln of the Student-t density of a reading at a prediction with this variance. */
 function logStudent(seen: number, predicted: number, variance: number, below = 1): number {
   const gap = seen < predicted ? below * (seen - predicted) : seen - predicted;
-  return (
-    -0.5 * ((FREEDOM + 1) * Math.log(1 + (gap * gap) / (variance * FREEDOM)) + Math.log(variance))
-  );
+  // (FREEDOM + 1)/2 = 3: the third power twice over, and one logarithm for both factors.
+  const off = 1 + (gap * gap) / (variance * FREEDOM);
+  const cubed = off * off * off;
+  return -0.5 * Math.log(cubed * cubed * variance);
 }
 
 /** Working memory, reused: one integral runs at a time in a thread. */
@@ -51,6 +52,8 @@ const flows = new Float64Array(MOST_NODES);
 const places = new Float64Array(MOST_NODES);
 /** Head left for the system [m]. */
 const heads = new Float64Array(MOST_NODES);
+/** ln k of each node on each system curve. */
+const onCurve = new Float64Array(MOST_NODES * 8);
 const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
 /** Prior chance each node stands for. */
@@ -108,7 +111,7 @@ export function integrateFlow(
     flows[k] = flow;
     operate(setting, flow, state);
     heads[k] = freeHead(setting, state);
-    const ofFlow = likeliestPrior(prior, flow, heads[k] ?? 0);
+    const ofFlow = prior.kind === "system" ? likeliestPrior(prior.curves, k) : 0;
     let sum = logVapour(setting, state);
     for (const m of moving) {
       const ll = m.log(state);
@@ -123,9 +126,7 @@ export function integrateFlow(
   // A pump that moves nothing stands at no flow whatever the system asks.
   if (prior.kind === "none" || setting.condition.dead) {
     add(0, 0);
-    const logs = moving.map((m) => parts[m.i] ?? 0);
-    const total = (totals[0] ?? 0) + (prior.kind === "none" ? 0 : LOG_NO_FLOW);
-    rest(total, stillTotal, moving, logs, out);
+    rest(stillTotal, moving, out);
   } else {
     const end = gridEnd(setting, prior.limit);
     const step = end / COARSE;
@@ -149,51 +150,41 @@ export function integrateFlow(
 const gridEnd = ({ pump }: Setting, limit: number): number =>
   pump.flowAtHead ? pump.shutOffHead : limit;
 
-/** A dead pump is at no flow for certain; a moving one spreads its chance over a unit of ln k. */
-const LOG_NO_FLOW = 0;
-
-/** No integral: everything is at one node. */
-function rest(
-  total: number,
-  stillTotal: number,
-  moving: readonly Moving[],
-  logs: readonly number[],
-  out: SnapshotLikelihood,
-): void {
-  out.logTotal = total + stillTotal;
+/** No integral: everything is at the first node. */
+function rest(stillTotal: number, moving: readonly Moving[], out: SnapshotLikelihood): void {
+  out.logTotal = (totals[0] ?? 0) + stillTotal;
   for (let i = 0; i < out.logWithout.length; i++) {
     out.logWithout[i] = out.logTotal + (out.logWithout[i] ?? 0);
   }
-  moving.forEach((m, j) => {
-    out.logWithout[m.i] = out.logTotal - (logs[j] ?? 0);
-  });
+  for (const m of moving) out.logWithout[m.i] = out.logTotal - (parts[m.i] ?? 0);
 }
 
 /** Head a state leaves for the system [m]: extra suction loss is head the system takes too. */
 const freeHead = ({ condition, suction, pump }: Setting, s: OperatingState): number =>
   s.head - condition.suctionLoss * (s.flow / (suction?.referenceFlow ?? pump.bestFlow)) ** 2;
 
-/** ln k a state lies at; NaN where the system asks for more than the pump gives. */
-function logKAt({ staticHead }: SystemCurve, flow: number, head: number): number {
-  const left = head - staticHead;
-  return left > 0 && flow > 0 ? Math.log(left / (flow * flow)) : Number.NaN;
-}
-
-const ROOT_2_PI = Math.sqrt(2 * Math.PI);
+const LOG_ROOT_2_PI = 0.5 * Math.log(2 * Math.PI);
 
 /** ln prior density at a ln k. */
 function logDensity({ logK, spread }: SystemCurve, at: number): number {
   const z = (at - logK) / spread;
-  return -0.5 * z * z - Math.log(spread * ROOT_2_PI);
+  return -0.5 * z * z - Math.log(spread) - LOG_ROOT_2_PI;
 }
 
-/** The greatest ln prior any of the system curves gives a state: what the grid is refined by. */
-function likeliestPrior(prior: FlowPrior, flow: number, head: number): number {
-  if (prior.kind !== "system") return 0;
+/**
+ * Lays a node on every system curve, NaN where the system asks for more than the pump gives.
+ * @returns the greatest ln prior any of them gives it: what the grid is refined by
+ */
+function likeliestPrior(curves: readonly SystemCurve[], k: number): number {
+  const flow = flows[k] ?? 0;
   let most = IMPOSSIBLE;
-  for (const curve of prior.curves) {
-    const at = logKAt(curve, flow, head);
-    if (!Number.isNaN(at)) most = Math.max(most, logDensity(curve, at));
+  for (let c = 0; c < curves.length; c++) {
+    const curve = curves[c];
+    if (!curve) continue;
+    const left = (heads[k] ?? 0) - curve.staticHead;
+    const at = left > 0 && flow > 0 ? Math.log(left / (flow * flow)) : Number.NaN;
+    onCurve[c * MOST_NODES + k] = at;
+    if (left > 0 && flow > 0) most = Math.max(most, logDensity(curve, at));
   }
   return most;
 }
@@ -232,7 +223,9 @@ function sumNodes(
   let unit = prior.kind === "system" ? LEAST_DENSITY : 0;
   if (prior.kind === "system") {
     for (let k = 0; k < count; k++) unit = Math.max(unit, (chances[k] ?? 0) - (totals[k] ?? 0));
-    for (const curve of prior.curves) weighBySystem(curve, count, unit);
+    prior.curves.forEach((curve, c) => {
+      weighBySystem(curve, c, count, unit);
+    });
   } else weighByFlow(prior.limit, count);
   let top = Number.NEGATIVE_INFINITY;
   for (let k = 0; k < count; k++) {
@@ -261,11 +254,11 @@ function sumNodes(
 }
 
 /** Adds to each node its share of the prior along one system curve, over a unit of density [ln]. */
-function weighBySystem(curve: SystemCurve, count: number, unit: number): void {
+function weighBySystem(curve: SystemCurve, c: number, count: number, unit: number): void {
   let valid = 0;
   for (let j = 0; j < count; j++) {
     const k = order[j] ?? 0;
-    const at = logKAt(curve, flows[k] ?? 0, heads[k] ?? 0);
+    const at = onCurve[c * MOST_NODES + k] ?? Number.NaN;
     if (Number.isNaN(at)) continue;
     chosen[valid] = k;
     axis[valid] = at;

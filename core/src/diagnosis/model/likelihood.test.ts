@@ -207,7 +207,7 @@ describe("size and own curve summed out", () => {
   it("shows the pump without the cause in a snapshot taken after its cure", () => {
     const cured = list.map((p, i) => (i === 1 ? { ...p, cured: () => true } : p));
     const row = causeRow("impeller-worn");
-    const after = scales(cured, owns, [row]).weigh(row);
+    const after = scales(cured, owns, [row]).weigh(row).picture();
     expect(after.settings[0]?.condition.curveHead).toBeLessThan(1);
     expect(after.settings[1]?.condition).toEqual(SOUND);
   });

@@ -90,13 +90,20 @@ export interface Weighed {
   /** By impression. */
   readonly logUnnoticed: readonly number[];
   readonly severity: SeverityBand;
-  /** What each reading would be at the likeliest size, by reading id. */
-  readonly predicted: ReadonlyMap<string, number>;
-  readonly states: readonly OperatingState[];
-  /** The likeliest setting of each snapshot, for pictures of the curve under this cause. */
-  readonly settings: readonly Setting[];
+  /** At the likeliest size; worked out when asked for. */
+  readonly picture: () => Picture;
   /** The sizes that are possible, with their shares: the first snapshot's setting and state. */
-  readonly sizes: readonly Size[];
+  readonly sizes: () => readonly Size[];
+}
+
+/** What a cause looks like at one size. */
+export interface Picture {
+  /** What each reading would be, by reading id. */
+  readonly predicted: ReadonlyMap<string, number>;
+  /** By snapshot. */
+  readonly states: readonly OperatingState[];
+  /** Setting of each snapshot, for pictures of the curve under this cause. */
+  readonly settings: readonly Setting[];
 }
 
 export interface Size {
@@ -143,7 +150,9 @@ function conditionOf(row: Modelled, severity: number): Named {
 const atWork = ({ id, both }: Modelled): readonly CauseId[] => both ?? (id ? [id] : []);
 
 /** A condition this far below the best one is not tried on the pump's other own curves [ln]. */
-const BEYOND_RESCUE = 12;
+const BEYOND_RESCUE = 8;
+/** Further below than this, nobody asks what would be noticed there [ln]. */
+const BEYOND_NOTICE = 25;
 
 /**
  * A weighing of causes against the snapshots of one visit. Causes that do the same to the pump share
@@ -202,7 +211,8 @@ export function scales(
         const share = Math.log(weight / weightSum);
         return outcomes(row, size, severity).map((o): Node => {
           const { scene } = o;
-          const seen = scene ? chances.map((log) => log(scene)) : [];
+          const seen =
+            scene && o.log > best - BEYOND_NOTICE ? chances.map((log) => log(scene)) : [];
           const besides = share + seen.reduce((a, b) => a + b, 0);
           return { o, severity, seen, besides, log: o.log + besides };
         });
@@ -214,8 +224,8 @@ export function scales(
         logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.readings.length)),
         logUnnoticed: chances.map((_, i) => logSum(nodes.map((n) => n.log - (n.seen[i] ?? 0)))),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
-        ...pictureOf(prepared, top.o),
-        sizes: sizesOf(prepared[0], nodes, logTotal),
+        picture: once(() => pictureOf(prepared, top.o)),
+        sizes: once(() => sizesOf(prepared[0], nodes, logTotal)),
       };
     },
   };
@@ -261,7 +271,9 @@ function outcome(
     const { scratch } = p;
     integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch);
     log += scratch.logTotal;
-    without.push(scratch.logWithout.map((w) => w - scratch.logTotal));
+    const rest = Float64Array.from(scratch.logWithout);
+    for (let i = 0; i < rest.length; i++) rest[i] = (rest[i] ?? 0) - scratch.logTotal;
+    without.push(rest);
     flows.push(scratch.bestFlow);
     if (k === snapshot && impressions.length > 0) {
       scene = sceneAt(p.scenery, setting, { ...scratch.best });
@@ -271,8 +283,14 @@ function outcome(
   return { condition, own, cured, log, without, flows, scene };
 }
 
+/** A value made when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
+
 /** States and predictions at the likeliest size, own curve and flow. */
-function pictureOf(prepared: readonly Prepared[], top: Outcome) {
+function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
   const settings = prepared.map((p, k) =>
     settingOf(p, top.cured[k] ? SOUND : top.condition, top.own),
   );

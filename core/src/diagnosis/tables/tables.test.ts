@@ -6,7 +6,8 @@ import { diagnose } from "../index.ts";
 import { SOUND } from "../model/condition.ts";
 import { CAUSES, type CauseRow, causeRow } from "./causes/index.ts";
 import { CAUTIONS } from "./cautions.ts";
-import { observationRate, OBSERVATIONS } from "./observations/index.ts";
+import { OBSERVATIONS } from "./observations/index.ts";
+import { observationRate } from "./observations/rates.ts";
 import { priorOf, priorRow, PRIORS } from "./priors.ts";
 import { outcomeRates, TESTS } from "./tests/index.ts";
 
