@@ -162,10 +162,24 @@ describe("rated curve", () => {
     expect(hydraulicEfficiency(0.01, 40, power, 998.2)).toBeCloseTo(0.7);
   });
 
-  it("finds the best point where Q H / P is greatest", () => {
+  it("finds the best point near where Q H / P is greatest", () => {
     const best = bestEfficiencyFlow(rated()) ?? 0;
     expect(best * 3600).toBeGreaterThan(60);
     expect(best * 3600).toBeLessThanOrEqual(90);
+  });
+
+  it("finds the top of a parabola of efficiency, and is not led off by a rounded last point", () => {
+    const efficiency = (q: number) => 0.8 * (1 - (q / 0.02 - 1) ** 2);
+    const points = [0.004, 0.008, 0.012, 0.016, 0.02, 0.024, 0.028].map((flow) => ({
+      flow,
+      head: 50 - 3e4 * flow * flow,
+      efficiency: efficiency(flow),
+    }));
+    const top = bestEfficiencyFlow(rated(points as never)) ?? 0;
+    expect(top / 0.02).toBeCloseTo(1, 1);
+    const last = points.map((p, i) => (i === 6 ? { ...p, efficiency: 0.82 } : p));
+    const led = bestEfficiencyFlow(rated(last as never)) ?? 0;
+    expect(led).toBeLessThan(0.025);
   });
 });
 

@@ -104,6 +104,21 @@ describe("load", () => {
     expect(polesFromPlate(50, 960)).toBe(6);
   });
 
+  it("takes the no-load current usual for the size where the plate has no power factor", () => {
+    const share = (power: number) =>
+      noLoadCurrentOf({ phases: 3, power, current: 1, speed: 1450, frequency: 50 })?.value ?? 0;
+    for (const [power, low, high] of [
+      [370, 0.6, 0.8],
+      [2200, 0.47, 0.6],
+      [18500, 0.34, 0.46],
+      [45000, 0.3, 0.42],
+    ] as const) {
+      expect(share(power), `${power} W`).toBeGreaterThan(low);
+      expect(share(power), `${power} W`).toBeLessThan(high);
+    }
+    expect(share(2200)).toBeLessThan(share(370));
+  });
+
   it("widens when the no-load current is estimated and not measured", () => {
     const measured = { ...PLATE, noLoadCurrent: noLoadCurrentOf(PLATE)?.value };
     const clamp = { value: 19, u: 0.2 };

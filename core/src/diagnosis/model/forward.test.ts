@@ -193,3 +193,40 @@ describe("models of other ratings", () => {
     expect(headUnder(settingFor({}), 0)).toBeCloseTo(pump.shutOffHead, 6);
   });
 });
+
+describe("what a sheet does not say", () => {
+  it("has a power all the same: about what pumps of the size take", () => {
+    const without = curveModel({ ...curve, power: undefined });
+    expect(without.powerKnown).toBe(false);
+    expect(pump.powerKnown).toBe(true);
+    for (const share of [0, 0.5, 1]) {
+      const [usual, stated] = [without, pump].map((m) => m.power(share * pump.bestFlow));
+      expect((usual ?? 0) / (stated ?? 1)).toBeGreaterThan(0.75);
+      expect((usual ?? 0) / (stated ?? 1)).toBeLessThan(1.3);
+    }
+  });
+
+  it("leaves a deviation in flow without effect on the head at no flow, and the more the steeper it falls", () => {
+    expect(pump.steepness(0)).toBe(0);
+    expect(pump.steepness(0.5 * pump.bestFlow)).toBeLessThan(pump.steepness(pump.bestFlow));
+  });
+
+  it("takes head by what NPSH is short, also where nobody knows the suction", () => {
+    const head = (shortBy: number) => {
+      const out = emptyState();
+      const setting = settingFor({ vapour: "must", shortBy });
+      operate({ ...setting, suction: undefined }, 0.8 * pump.bestFlow, out);
+      return out.head;
+    };
+    expect(head(0.02)).toBeLessThan(sound.head);
+    expect(head(0.1)).toBeLessThan(head(0.02));
+    expect(head(0.18)).toBeLessThan(0.8 * sound.head);
+  });
+
+  it("keeps half the head with a tenth of air, and little with more", () => {
+    const kept = (gas: number) => at({ gas }).head / sound.head;
+    expect(kept(0.02)).toBeCloseTo(0.9, 2);
+    expect(kept(0.1)).toBeCloseTo(0.5, 2);
+    expect(kept(0.16)).toBeLessThan(0.1);
+  });
+});
