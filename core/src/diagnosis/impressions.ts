@@ -1,5 +1,4 @@
 /** What was noticed and tested while the pump was read, weighed state by state together with the readings. */
-import type { CauseId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import {
   doneTests,
@@ -14,16 +13,13 @@ import {
   unmentioned,
 } from "./evidence.ts";
 import type { Impression } from "./model/impression.ts";
-import type { Scene } from "./model/scene.ts";
 import { type ObservationRow, OBSERVATIONS } from "./tables/observations/index.ts";
 import { fixedRate, hangsOnState, rateAtState } from "./tables/observations/rates.ts";
 import { isModelled, ratesAtState } from "./test-rates.ts";
 
-/** An impression and the item of evidence it stands for; its weights come from the integral. */
-export interface NoticedItem {
+/** An impression and the item of evidence it stands for, which gets its weights from the integral. */
+export interface NoticedItem extends Impression {
   readonly item: Omit<EvidenceItem, "logLikelihood">;
-  /** ln chance of it at a scene, with these causes at work. */
-  readonly log: (causes: readonly CauseId[]) => (scene: Scene) => number;
 }
 
 /** What hangs on the state of the pump as it was found. */
@@ -36,13 +32,13 @@ export function noticedItems(situation: Situation): readonly NoticedItem[] {
         id: t.row.id,
         observation: { ...t.row, present: t.present },
       },
-      log: toldLog(t),
+      under: toldLog(t),
     }));
   const tests = doneTests(situation)
     .filter(({ row }) => isModelled(row.id))
     .map(({ row, outcome, place, weight }): NoticedItem => ({
       item: { kind: "test", id: row.id, outcome },
-      log: (causes) => {
+      under: (causes) => {
         const rates = ratesAtState(row.id, causes);
         return (scene) => weight * Math.log(rates(scene)[place] ?? 1);
       },
@@ -51,11 +47,11 @@ export function noticedItems(situation: Situation): readonly NoticedItem[] {
   const unsaid: NoticedItem[] =
     situation.present.length + situation.absent.length === 0 || silent.length === 0
       ? []
-      : [{ item: { kind: "observation", id: NOT_COMPLAINED }, log: silentLog(silent) }];
+      : [{ item: { kind: "observation", id: NOT_COMPLAINED }, under: silentLog(silent) }];
   return [...told, ...tests, ...unsaid];
 }
 
-function toldLog({ row, present, weight }: Told): NoticedItem["log"] {
+function toldLog({ row, present, weight }: Told): Impression["under"] {
   // One answer to one question: its share of all the answers there could be.
   const group = isOneOf(row) ? OBSERVATIONS.filter((o) => groupOf(o) === groupOf(row)) : [];
   return (causes) => {
@@ -76,7 +72,7 @@ function toldLog({ row, present, weight }: Told): NoticedItem["log"] {
 }
 
 /** Of one origin only what is missed most counts. */
-function silentLog(rows: readonly ObservationRow[]): NoticedItem["log"] {
+function silentLog(rows: readonly ObservationRow[]): Impression["under"] {
   const keys = [...new Set(rows.map(silenceKey))];
   const groups = keys.map((key) => rows.filter((o) => silenceKey(o) === key));
   return (causes) => {
@@ -94,18 +90,3 @@ function silentLog(rows: readonly ObservationRow[]): NoticedItem["log"] {
     };
   };
 }
-
-/** The items as the integral takes them; what a cause alone decides is worked out once. */
-export const impressionsOf = (items: readonly NoticedItem[]): readonly Impression[] =>
-  items.map(({ item, log }) => {
-    const known = new Map<string, (scene: Scene) => number>();
-    return {
-      id: item.id,
-      under: (causes) => {
-        const key = causes.join();
-        const at = known.get(key) ?? log(causes);
-        known.set(key, at);
-        return at;
-      },
-    };
-  });

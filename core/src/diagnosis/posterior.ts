@@ -3,7 +3,7 @@ import type { CauseId, TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import { type EvidenceItem, observationItems, runningItem, testItems } from "./evidence.ts";
 import { historyFactor } from "./history.ts";
-import { impressionsOf, noticedItems } from "./impressions.ts";
+import { noticedItems } from "./impressions.ts";
 import { logSum, ownCurves, scales, type SeverityBand, type Weighed } from "./model/marginal.ts";
 import type { OperatingState, Setting } from "./model/operating-state.ts";
 import { weighPairs } from "./pairs.ts";
@@ -58,7 +58,7 @@ export function posteriorOf(situation: Situation): Posterior {
   const prepared = running.map((s, i) => prepare(situation, s, i, model, shared));
   const scale = scales(prepared, ownCurves(situation, model, shared), causes, {
     snapshot: found,
-    impressions: impressionsOf(noticed),
+    impressions: noticed,
   });
   const weighed = causes.map((row) => scale.weigh(row));
   const rates = testRates(causes, weighed, prepared[0]?.scenery);

@@ -3,7 +3,6 @@ import type { CauseId } from "../../case/index.ts";
 import type { Scene } from "./scene.ts";
 
 export interface Impression {
-  readonly id: string;
   /**
    * ln chance of what was noticed, at a scene.
    * @param causes - at work: one, or two at once

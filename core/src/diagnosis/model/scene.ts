@@ -42,6 +42,7 @@ export interface ScenePlace {
 /** Share of its load a motor loses when the discharge is shut on a radial pump. */
 const LOAD_OFF = 0.5;
 
+/** @param headTolerance - of the sheet, as a share */
 export function scenePlace(
   situation: Situation,
   snapshot: Snapshot,
@@ -71,6 +72,7 @@ export function scenePlace(
   };
 }
 
+/** A state as people see it. */
 export function sceneAt(place: ScenePlace, setting: Setting, state: OperatingState): Scene {
   return { place, setting, state, ...sharesAt(place, setting, state) };
 }
