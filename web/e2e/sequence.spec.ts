@@ -73,18 +73,17 @@ test("MG-3: from its readings and the tests it asks for to the stop rule", async
   expect((await leading(page)).percent).toBe(found.percent);
 });
 
-test("MG-1: a set that primes too slowly, to the stop rule", async ({ page }) => {
+test("MG-1: a set that primes too slowly, from its complaint to the stop rule", async ({
+  page,
+}) => {
   await openCall(page, "MG-1");
-  await toReadings(page);
-  await read(page, "suctionPressure", "-0.20 bar");
-  await read(page, "dischargePressure", "0.05 bar");
-  await allSent(page);
-
+  // From the complaint alone: what its gauges show would settle it without a test.
   const done = await playUntilStop(page, "priming-device-fault");
   const found = await leading(page);
   expect(found.id).toBe("priming-device-fault");
   expect(found.percent).toBeGreaterThan(90);
   expect(done).not.toContain("two-direction");
+  expect(done.length).toBeGreaterThan(0);
   await expect(page.getByTestId("why")).toContainText("priming device weak");
 });
 

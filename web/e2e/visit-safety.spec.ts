@@ -1,14 +1,5 @@
 import { expect, test } from "@playwright/test";
-import {
-  acknowledgeAll,
-  allSent,
-  figure,
-  freshCall,
-  openCall,
-  read,
-  step,
-  toReadings,
-} from "./sheet";
+import { acknowledgeAll, allSent, figure, freshCall, read, step, toReadings } from "./sheet";
 
 test("a lost phase and a live pair stop the work; proof of dead opens it", async ({ page }) => {
   await freshCall(page, "ST-1");
@@ -90,7 +81,7 @@ test("a countdown rings, buzzes and keeps the screen on; a watch forgotten over 
     });
   });
   await page.clock.install();
-  await openCall(page, "MG-1");
+  await freshCall(page, "VP-1", "dry-priming");
   await step(page, "Next test");
   const id = "vacuum-plate";
   await page.locator(`li[data-test="${id}"] button`).click();
