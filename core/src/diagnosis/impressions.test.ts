@@ -183,4 +183,16 @@ describe("a test's outcome beside the readings", () => {
     const near = sizeOf([{ test: "shut-off-head", outcome: "near-curve" }]);
     expect(low).toBeGreaterThan(near + 0.01);
   });
+
+  it("is expected of the pump as it was found, also when the shut valve was read first", () => {
+    const read = { suctionPressure: "0.12 bar", dischargePressure: "4.4 bar", flow: "62 m3/h" };
+    const shut = { valve: "shut", suctionPressure: "0.17 bar", dischargePressure: "5.0 bar" };
+    const low = (snapshots: Json[]) => {
+      const { posterior } = diagnoseFully(caseFrom({ ...pumpJson("LF-2"), snapshots }));
+      const healthy = posterior.causes.findIndex((c) => c.row.id === "healthy");
+      return posterior.rates("timed-drawdown", healthy)[1] ?? 1;
+    };
+    expect(low([shut, read])).toBeLessThan(0.15);
+    expect(low([shut, read])).toBeCloseTo(low([read, shut]), 3);
+  });
 });

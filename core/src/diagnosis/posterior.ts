@@ -61,7 +61,7 @@ export function posteriorOf(situation: Situation): Posterior {
     impressions: noticed,
   });
   const weighed = causes.map((row) => scale.weigh(row));
-  const rates = testRates(causes, weighed, prepared[0]?.scenery);
+  const rates = testRates(causes, weighed, prepared[found]?.scenery);
 
   const integrated: EvidenceItem[] = [
     ...prepared.flatMap((p, snapshotIndex) =>

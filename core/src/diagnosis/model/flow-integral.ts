@@ -40,10 +40,9 @@ export const emptyLikelihood = (readings: number): SnapshotLikelihood => ({
 /** ln of the Student-t density of a reading at a prediction with this variance. */
 function logStudent(seen: number, predicted: number, variance: number, below = 1): number {
   const gap = seen < predicted ? below * (seen - predicted) : seen - predicted;
-  // (FREEDOM + 1)/2 = 3: the third power twice over, and one logarithm for both factors.
-  const off = 1 + (gap * gap) / (variance * FREEDOM);
-  const cubed = off * off * off;
-  return -0.5 * Math.log(cubed * cubed * variance);
+  return (
+    -0.5 * ((FREEDOM + 1) * Math.log(1 + (gap * gap) / (variance * FREEDOM)) + Math.log(variance))
+  );
 }
 
 /** Working memory, reused: one integral runs at a time in a thread. */
@@ -58,13 +57,13 @@ const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
 /** Prior chance each node stands for. */
 const weights = new Float64Array(MOST_NODES);
-/** Sums without each piece of moving evidence. */
-const sums = new Float64Array(64);
+/** Sums without each piece of moving evidence, and its ln chance at each node. */
+let sums = new Float64Array(16);
+let parts = new Float64Array(MOST_NODES * 16);
 const order = new Int32Array(MOST_NODES);
 /** ln chance of the evidence at each node, and with the likeliest prior of the flow. */
 const totals = new Float64Array(MOST_NODES);
 const chances = new Float64Array(MOST_NODES);
-let parts = new Float64Array(MOST_NODES * 16);
 const state = emptyState();
 
 /** Evidence whose weight hangs on the flow: its place among all, and its ln chance at a state. */
@@ -84,7 +83,10 @@ export function integrateFlow(
   out: SnapshotLikelihood,
 ): void {
   const n = readings.length;
-  if (parts.length < MOST_NODES * n) parts = new Float64Array(MOST_NODES * n);
+  if (sums.length < n) {
+    parts = new Float64Array(MOST_NODES * n);
+    sums = new Float64Array(n);
+  }
   const moving: Moving[] = [];
   let stillTotal = 0;
   out.logWithout.fill(0);

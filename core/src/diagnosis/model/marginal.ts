@@ -92,7 +92,7 @@ export interface Weighed {
   readonly severity: SeverityBand;
   /** At the likeliest size; worked out when asked for. */
   readonly picture: () => Picture;
-  /** The sizes that are possible, with their shares: the first snapshot's setting and state. */
+  /** The sizes that are possible, with their shares: setting and state of the pump as it was found. */
   readonly sizes: () => readonly Size[];
 }
 
@@ -225,7 +225,7 @@ export function scales(
         logUnnoticed: chances.map((_, i) => logSum(nodes.map((n) => n.log - (n.seen[i] ?? 0)))),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
         picture: once(() => pictureOf(prepared, top.o)),
-        sizes: once(() => sizesOf(prepared[0], nodes, logTotal)),
+        sizes: once(() => sizesOf(prepared, noticed.snapshot, nodes, logTotal)),
       };
     },
   };
@@ -313,17 +313,19 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
 const NEGLIGIBLE_SIZE = 0.01;
 
 function sizesOf(
-  first: Prepared | undefined,
+  prepared: readonly Prepared[],
+  snapshot: number,
   nodes: readonly Node[],
   logTotal: number,
 ): readonly Size[] {
-  if (!first) return [];
+  const found = prepared[snapshot];
+  if (!found) return [];
   return nodes.flatMap(({ o, log }) => {
     const share = Math.exp(log - logTotal);
     if (share < NEGLIGIBLE_SIZE) return [];
-    const setting = settingOf(first, o.cured[0] ? SOUND : o.condition, o.own);
+    const setting = settingOf(found, o.cured[snapshot] ? SOUND : o.condition, o.own);
     const state = emptyState();
-    operate(setting, o.flows[0] ?? 0, state);
+    operate(setting, o.flows[snapshot] ?? 0, state);
     return [{ share, setting, state }];
   });
 }

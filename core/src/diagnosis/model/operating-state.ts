@@ -117,8 +117,8 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
 }
 
 /**
- * Head kept with gas at the eye: near 0.92 at 2 %, 0.7 at 5 %, nothing much beyond 12 %.
- * Source: published tests of radial wheels handling air, 1 to 7 % by volume.
+ * Head kept with gas at the eye: five percent lost for each percent of gas up to a tenth, nothing much left
+ * beyond 0.15. Source: published tests of radial wheels handling air, 1 to 7 % by volume.
  */
 const gasHeadFactor = (gas: number): number =>
   Math.max(0.03, 1 - 5 * gas - 8 * Math.max(0, gas - 0.1));

@@ -40,14 +40,19 @@ export function changedSystem(prior: FlowPrior, setting: Setting): FlowPrior {
 const middle = (curves: readonly SystemCurve[]): SystemCurve =>
   curves[Math.floor(curves.length / 2)] ?? { staticHead: 0, logK: 0, spread: 1, weight: 1 };
 
-/** Flow at which a falling head meets a rising system, by bisection [m³/s]. */
+/** Flow at which a falling head meets a rising system [m³/s]. */
 function meeting(curve: SystemCurve, head: (flow: number) => number, limit: number): number {
   const k = Math.exp(curve.logK);
+  return lastWhere((q) => head(q) > curve.staticHead + k * q * q, limit);
+}
+
+/** The place up to which something holds, between 0 and a limit, by bisection. */
+function lastWhere(holds: (place: number) => boolean, limit: number): number {
   let low = 0;
   let high = limit;
   for (let i = 0; i < HALVINGS; i++) {
     const mid = (low + high) / 2;
-    if (head(mid) > curve.staticHead + k * mid * mid) low = mid;
+    if (holds(mid)) low = mid;
     else high = mid;
   }
   return low;
@@ -74,12 +79,9 @@ export function flowOnSystem(setting: Setting, clean: FlowPrior): number {
   };
   // Displacement is followed along its head, which rises as the flow falls.
   const rises = pump.flowAtHead !== undefined;
-  let low = 0;
-  let high = rises ? pump.shutOffHead : pump.reach;
-  for (let i = 0; i < HALVINGS; i++) {
-    const mid = (low + high) / 2;
-    if (surplusAt(mid) > 0 !== rises) low = mid;
-    else high = mid;
-  }
-  return flowAt(setting, low);
+  const limit = rises ? pump.shutOffHead : pump.reach;
+  return flowAt(
+    setting,
+    lastWhere((place) => surplusAt(place) > 0 !== rises, limit),
+  );
 }
