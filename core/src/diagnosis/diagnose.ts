@@ -21,7 +21,7 @@ import { DATA_VERSION } from "./tables/priors.ts";
 import { evidenceWords, readingValue } from "./words.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.3.0";
+export const ENGINE_VERSION = "0.4.0";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;
@@ -83,14 +83,7 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
       })),
       forbiddenTests: forbiddenTests(situation),
       stop,
-      explanation: explain(
-        posterior,
-        where,
-        snapshot,
-        hasRating(situation),
-        units,
-        situation.history,
-      ),
+      explanation: explain(posterior, where, situation, snapshot, hasRating(situation), units),
       cautions: cautionsOf(tests),
       notes,
     },

@@ -45,11 +45,10 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
   };
   const state = emptyState();
   for (const r of readings) {
-    const kind = r.id.split(":")[1];
     const slot =
-      kind === "suction-gauge"
+      r.kind === "suction-gauge"
         ? "suctionPressure"
-        : kind === "discharge-gauge"
+        : r.kind === "discharge-gauge"
           ? "dischargePressure"
           : undefined;
     if (!slot || (slot === "suctionPressure" && situation.layout === undefined)) continue;

@@ -7,7 +7,8 @@ import { type EvidenceItem, isSilence } from "./evidence.ts";
 import { missingReadings } from "./next-reading.ts";
 import type { Posterior, PosteriorCause } from "./posterior.ts";
 import { causeRow, type CauseSide } from "./tables/causes/index.ts";
-import { type PumpHistory, REPEAT_DAYS, type Snapshot } from "../visit/index.ts";
+import { type PumpHistory, REPEAT_DAYS, type Situation, type Snapshot } from "../visit/index.ts";
+import { sinceFingerprint } from "./since-fingerprint.ts";
 import { itemName, readingValue } from "./words.ts";
 
 /** Evidence that moves the first cause by less is not called decisive [bits]. */
@@ -30,10 +31,10 @@ const SIDES: Readonly<Record<CauseSide, string>> = {
 export function explain(
   posterior: Posterior,
   where: { readonly pumpOrSystem: CauseSide; readonly probability: number },
+  situation: Situation,
   snapshot: Snapshot | undefined,
   hasRating: boolean,
   units: UnitSystem,
-  history: PumpHistory,
 ): string[] {
   const order = posterior.causes.map((_, i) => i).sort((a, b) => p(posterior, b) - p(posterior, a));
   const [first = 0, second = 0] = order;
@@ -44,7 +45,8 @@ export function explain(
     sideSentence(where),
     ...standing(posterior, order),
     ...decisive(posterior, first, one, units),
-    ...comesBack(one, history),
+    ...comesBack(one, situation.history),
+    ...sinceFingerprint(situation, units),
     ...forSecond(posterior, first, second, units),
     ...pairs(posterior),
     ...notMeasured(posterior, snapshot, hasRating),

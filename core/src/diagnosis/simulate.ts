@@ -3,11 +3,17 @@ import type { CaseFile, CauseId } from "../case/index.ts";
 import { currentAtLoad, type MotorPlate, noLoadCurrentOf } from "../drive/index.ts";
 import { countingHeight, type GaugeReading, lineLoss, velocityHead } from "../hydraulics/index.ts";
 import { fail, gaugePa, type GaugePa, GRAVITY, ok, type Result } from "../quantity/index.ts";
-import { expectedSpeed, riserOf, situationOf, type Snapshot } from "../visit/index.ts";
+import {
+  expectedSpeed,
+  riserOf,
+  type Situation,
+  situationOf,
+  type Snapshot,
+} from "../visit/index.ts";
 import { type Condition, SOUND, type Supply } from "./model/condition.ts";
-import { emptyState, operate } from "./model/operating-state.ts";
+import { emptyState, operate, type OperatingState } from "./model/operating-state.ts";
 import { prepare, settingOf } from "./model/preparation.ts";
-import { modelOf } from "./model/pump-model.ts";
+import { modelOf, type PumpModel } from "./model/pump-model.ts";
 import { flowOnSystem } from "./model/system-flow.ts";
 import { causeRow } from "./tables/causes/index.ts";
 
@@ -54,18 +60,13 @@ export function simulate(
   if (!model || !layout || !hasSystem || !(situation.duty ?? situation.jet)) {
     return fail("A rating, a duty, a static head and a source level are needed.");
   }
+  const condition: Condition = { ...SOUND, ...causeRow(cause).condition(severity) };
+  const at = (snapshot: Snapshot) => stateAt(situation, model, snapshot, condition);
   const idle: Snapshot = { label: "", valve, running: true, volts: [], amps: [] };
-  const prepared = prepare(situation, idle, 0, model, false);
-  const change = causeRow(cause).condition(severity);
-  const condition: Condition = { ...SOUND, ...change };
-  const setting = settingOf(
-    prepared,
-    condition.vapour === "must-not" ? condition : { ...condition, vapour: "may" },
-    { flow: 1, head: 1 },
-  );
-  const flow = condition.dead || valve === "shut" ? 0 : flowOnSystem(setting, prepared.flowPrior);
-  const state = emptyState();
-  operate(setting, flow, state);
+  // A motor with less to do slips less: once round brings speed and load together.
+  const atWork = { ...idle, amps: drawnBy(motor, at(idle).power) };
+  const state = at(atWork);
+  const { flow } = state;
   const perMetre = liquid.density * GRAVITY;
   const velocity = (g: GaugePlace) => (g.bore ? velocityHead(flow, g.bore) : 0);
   const height = (g: GaugePlace, pressure: number) =>
@@ -85,7 +86,7 @@ export function simulate(
       flow,
       liquid.kinematicViscosity,
     ).total;
-  const nominal = expectedSpeed(situation, idle)?.value ?? 0;
+  const nominal = expectedSpeed(situation, atWork)?.value ?? 0;
   return ok({
     flow,
     head: state.head,
@@ -98,6 +99,28 @@ export function simulate(
     speed: nominal * condition.speed,
   });
 }
+
+/** Where a pump stands under a condition on its drawn system. */
+function stateAt(
+  situation: Situation,
+  model: PumpModel,
+  snapshot: Snapshot,
+  condition: Condition,
+): OperatingState {
+  const prepared = prepare(situation, snapshot, 0, model, false);
+  const eased: Condition =
+    condition.vapour === "must-not" ? condition : { ...condition, vapour: "may" };
+  const setting = settingOf(prepared, eased, { flow: 1, head: 1 });
+  const moves = !condition.dead && snapshot.valve !== "shut";
+  const state = emptyState();
+  operate(setting, moves ? flowOnSystem(setting, prepared.flowPrior) : 0, state);
+  return state;
+}
+
+const drawnBy = (motor: MotorPlate | undefined, power: number): Snapshot["amps"] => {
+  const value = ampsAt(motor, power);
+  return value === undefined ? [] : [{ value, u: 0 }];
+};
 
 /** How a supply spreads the current over the phases: the first is furthest from the mean. */
 function phaseShares({ phaseLost, imbalance, voltImbalance }: Supply): [number, number, number] {

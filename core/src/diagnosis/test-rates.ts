@@ -54,7 +54,7 @@ const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
   },
   "suction-pressure-vs-layout": ({ setting, state }, table) => {
     const { suctionLoss } = setting.condition;
-    if (suctionLoss === 0 || !setting.suction) return undefined;
+    if (suctionLoss === 0) return undefined;
     const missing = suctionLoss * (state.flow / setting.suction.referenceFlow) ** 2;
     const lower = chanceBelow((missing - SUCTION_LOW) / SUCTION_U);
     const [agrees = 0, , higher = 0] = table;

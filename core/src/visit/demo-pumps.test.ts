@@ -87,8 +87,9 @@ describe("every demo pump", () => {
       expect(parts.duty.verdict).toBe("within-band");
       expect(Math.abs(parts.duty.headAgainstCurve?.value ?? 9)).toBeLessThan(0.6);
       const duty = situation.duty;
-      // The drawn system meets the sheet at the duty, or near where the liquid is not water.
-      expect(Math.abs(metered / (duty?.flow ?? 1) - 1), "duty").toBeLessThan(0.04);
+      // The drawn system meets the sheet at the duty; a lightly loaded motor runs it a little faster, and
+      // the liquid is not always water.
+      expect(Math.abs(metered / (duty?.flow ?? 1) - 1), "duty").toBeLessThan(0.05);
     }
   });
 

@@ -7,20 +7,20 @@ import {
   meanVolts,
   type Situation,
 } from "../../visit/index.ts";
-import type { Condition } from "./condition.ts";
+import { type Condition, SOUND } from "./condition.ts";
 import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
 
 /** What the load read off a current leaves open at part load, as a share of the load not taken. */
 const PART_LOAD_U = 0.04;
 
 export function shaftPower(place: Place): ReadingEvidence | undefined {
-  const { situation, snapshot, model, spread, id } = place;
+  const { situation, snapshot, model, spread, named } = place;
   const { shaftPower: p, inputPower } = electricalOf(situation, snapshot);
   const { motor } = situation;
   if (!p || !motor || !model || model.bestPower === undefined) return undefined;
   const byCurrent = inputPower ? 0 : PART_LOAD_U * Math.max(0, motor.power - p.value);
   return {
-    id: id("motor-load"),
+    ...named("motor-load"),
     label: "shaft power from the current",
     snapshot: snapshot.label,
     dimension: "power",
@@ -42,6 +42,11 @@ export function shaftPower(place: Place): ReadingEvidence | undefined {
         variance: (s) => (known ? fixed + (share * s.power) ** 2 : fixed),
       };
     },
+    // Plate and sheet are off by the same on every day; half of the current's doubt is the plate's.
+    lasting: ({ condition }, { power }) =>
+      condition.supply.phaseLost
+        ? 0
+        : Math.hypot(Math.SQRT1_2 * p.u, byCurrent, spread.power * power),
   };
 }
 
@@ -50,12 +55,14 @@ export function shaftPower(place: Place): ReadingEvidence | undefined {
  * A lightly loaded one shows more: the same unevenness on a smaller mean.
  */
 const USUAL_IMBALANCE = { mean: 1.2, spread: 1.2, most: 2.5 } as const;
+/** How much of an unevenness is there at every visit: windings keep, neighbours on the network come and go. */
+const LASTING_IMBALANCE = 0.8;
 /** What one percent of volts makes of the currents [%]. */
 const AMPS_PER_VOLT_IMBALANCE = 7;
 /** What a clamp shows with one line dead [%]. */
 const LOST_PHASE = { percent: 97, spread: 8 } as const;
 
-export function phaseBalance({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+export function phaseBalance({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
   const e = electricalOf(situation, snapshot);
   if (!e.amps) return undefined;
   const clamp = e.uAmpsPercent ?? 0;
@@ -65,7 +72,7 @@ export function phaseBalance({ situation, snapshot, id }: Place): ReadingEvidenc
   const usual = { mean: USUAL_IMBALANCE.mean * light, spread: USUAL_IMBALANCE.spread * light };
   const measured = e.volts?.percent;
   return {
-    id: id("phase-balance"),
+    ...named("phase-balance"),
     label: "imbalance of the currents",
     snapshot: snapshot.label,
     dimension: "percent",
@@ -89,14 +96,15 @@ export function phaseBalance({ situation, snapshot, id }: Place): ReadingEvidenc
           (c.looseness * 8) ** 2,
       );
     },
+    lasting: ({ condition }) => (condition.supply.phaseLost ? 0 : LASTING_IMBALANCE * usual.spread),
   };
 }
 
-export function voltBalance({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+export function voltBalance({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
   const volts = electricalOf(situation, snapshot).volts;
   if (!volts) return undefined;
   return {
-    id: id("volt-balance"),
+    ...named("volt-balance"),
     label: "imbalance of the volts",
     snapshot: snapshot.label,
     dimension: "percent",
@@ -106,15 +114,23 @@ export function voltBalance({ situation, snapshot, id }: Place): ReadingEvidence
       supply.phaseLost
         ? constant(volts.percent, LOST_PHASE.spread ** 2)
         : constant(supply.voltImbalance, supply.voltImbalanceSpread ** 2 + (looseness * 2) ** 2),
+    lasting: ({ condition: { supply } }) =>
+      supply.phaseLost
+        ? 0
+        : LASTING_IMBALANCE *
+          Math.min(supply.voltImbalanceSpread, SOUND.supply.voltImbalanceSpread),
   };
 }
 
-export function supplyVoltage({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+/** How much of a supply's distance from the plate is there at every visit. */
+const LASTING_VOLTS = 0.8;
+
+export function supplyVoltage({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
   const volts = meanVolts(snapshot);
   const plate = situation.motor?.voltage;
   if (!volts || !plate) return undefined;
   return {
-    id: id("supply-voltage"),
+    ...named("supply-voltage"),
     label: "supply voltage",
     snapshot: snapshot.label,
     dimension: "voltage",
@@ -125,18 +141,25 @@ export function supplyVoltage({ situation, snapshot, id }: Place): ReadingEviden
         plate * supply.volts,
         (plate * Math.hypot(supply.voltsSpread, 0.05 * looseness)) ** 2,
       ),
+    lasting: ({ condition: { supply } }) =>
+      LASTING_VOLTS * plate * Math.min(supply.voltsSpread, SOUND.supply.voltsSpread),
   };
 }
 
 /** Slip of a motor at its plate load scatters this much from the plate's, as a share. */
 const SLIP_U = 0.12;
 
-export function tachometer({ situation, snapshot, model, id }: Place): ReadingEvidence | undefined {
+export function tachometer({
+  situation,
+  snapshot,
+  model,
+  named,
+}: Place): ReadingEvidence | undefined {
   const { speed } = snapshot;
   const expected = expectedSpeed(situation, { ...snapshot, speed: undefined });
   if (!speed || !expected) return undefined;
   const common = {
-    id: id("speed"),
+    ...named("speed"),
     label: "speed",
     snapshot: snapshot.label,
     dimension: "speed" as const,
@@ -158,13 +181,17 @@ export function tachometer({ situation, snapshot, model, id }: Place): ReadingEv
   }
   const { synchronous, rated } = slip;
   const measured = meanVolts(snapshot);
+  /** Slip per watt of shaft power [r/min per W]: it grows as the volts fall. */
+  const perWattAt = (c: Condition): number => {
+    const v = measured && motor.voltage ? measured / motor.voltage : c.supply.volts;
+    return rated / v ** 2 / motor.power;
+  };
   return {
     ...common,
     still: false,
     // The slip tells the load, whatever the currents say.
     under: ({ condition: c }) => {
-      const v = measured && motor.voltage ? measured / motor.voltage : c.supply.volts;
-      const perWatt = rated / v ** 2 / motor.power;
+      const perWatt = perWattAt(c);
       const fixed = own + away(c) + ((c.dead?.powerSpread ?? 0) * rated * 0.5) ** 2;
       const phase = c.supply.phaseLost ? rated : 0;
       return {
@@ -172,6 +199,7 @@ export function tachometer({ situation, snapshot, model, id }: Place): ReadingEv
         variance: (s) => fixed + (SLIP_U * perWatt * s.power) ** 2 + phase ** 2,
       };
     },
+    lasting: ({ condition }, { power }) => SLIP_U * perWattAt(condition) * power,
   };
 }
 

@@ -7,10 +7,14 @@
  */
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { flowAt, type FlowPrior, type SystemCurve } from "./flow-prior.ts";
-import type { ReadingEvidence } from "./reading-evidence.ts";
+import { type Lessons, taught, UNTAUGHT } from "./lessons.ts";
+import type { Expectation, ReadingEvidence } from "./reading-evidence.ts";
 
-/** Degrees of freedom of the Student-t: a reading far off costs much, but not everything. */
-const FREEDOM = 5;
+/**
+ * Degrees of freedom of the Student-t: a reading far off costs much, but not everything. What readings of
+ * sound pumps leave unexplained scatters nearly like a normal; a few wild ones must not decide alone.
+ */
+export const FREEDOM = 8;
 const COARSE = 10;
 /**
  * Rounds of refinement on both sides of the best node so far, each half as wide. Three do nearly
@@ -28,22 +32,43 @@ export interface SnapshotLikelihood {
   readonly best: OperatingState;
   /** The likeliest flow [m³/s]. */
   bestFlow: number;
+  /** The flows it was taken over in rising order, where they are wanted. */
+  readonly nodes: FlowNode[] | undefined;
 }
 
-export const emptyLikelihood = (readings: number): SnapshotLikelihood => ({
+/** One flow of an integral, with the prior chance it stands for (over any unit). */
+interface FlowNode {
+  /** [m³/s] */
+  readonly flow: number;
+  readonly weight: number;
+}
+
+export const emptyLikelihood = (readings: number, withNodes = false): SnapshotLikelihood => ({
   logTotal: 0,
   logWithout: new Float64Array(readings),
   best: emptyState(),
   bestFlow: 0,
+  nodes: withNodes ? [] : undefined,
 });
 
-/** ln of the Student-t density of a reading at a prediction with this variance. */
-function logStudent(seen: number, predicted: number, variance: number, below = 1): number {
+/** Beyond this no reading is rarer: what is multiplied stays a number. */
+const RAREST = 1e30;
+
+/**
+ * One over the Student-t density of a reading, but for a constant: √(V t^(ν+1)), t = 1 + gap²/(ν V).
+ * Multiplied over all readings and put into one logarithm it costs a fraction of theirs.
+ */
+function rarity(seen: number, predicted: number, variance: number, below: number): number {
   const gap = seen < predicted ? below * (seen - predicted) : seen - predicted;
-  return (
-    -0.5 * ((FREEDOM + 1) * Math.log(1 + (gap * gap) / (variance * FREEDOM)) + Math.log(variance))
-  );
+  const t = Math.min(1 + (gap * gap) / (variance * FREEDOM), RAREST);
+  const t2 = t * t;
+  // t^((ν + 1)/2) with ν = 8.
+  return t2 * t2 * Math.sqrt(variance * t);
 }
+
+/** ln of the Student-t density of a reading at a prediction with this variance, but for a constant. */
+export const logStudent = (seen: number, predicted: number, variance: number, below = 1): number =>
+  -Math.log(rarity(seen, predicted, variance, below));
 
 /** Working memory, reused: one integral runs at a time in a thread. */
 const flows = new Float64Array(MOST_NODES);
@@ -57,53 +82,65 @@ const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
 /** Prior chance each node stands for. */
 const weights = new Float64Array(MOST_NODES);
-/** Sums without each piece of moving evidence, and its ln chance at each node. */
+/** Sums without each piece of moving evidence, and its rarity at each node. */
 let sums = new Float64Array(16);
-let parts = new Float64Array(MOST_NODES * 16);
+let rarities = new Float64Array(MOST_NODES * 16);
 const order = new Int32Array(MOST_NODES);
 /** ln chance of the evidence at each node, and with the likeliest prior of the flow. */
 const totals = new Float64Array(MOST_NODES);
 const chances = new Float64Array(MOST_NODES);
 const state = emptyState();
 
-/** Evidence whose weight hangs on the flow: its place among all, and its ln chance at a state. */
+/** Evidence whose weight hangs on the flow: its place among all, what was seen, what should be. */
 interface Moving {
   readonly i: number;
-  readonly log: (state: OperatingState) => number;
+  readonly seen: number;
+  readonly predict: Expectation["predict"];
+  readonly variance: Expectation["variance"];
+  readonly below: number;
 }
+
+/** A product is put into its logarithm before it grows beyond numbers. */
+const LARGE = 1e120;
 
 /**
  * Fills `out` for one setting. Deterministic.
  * @param readings - evidence of the snapshot; may be empty (then the result is the prior's own 0)
+ * @param lessons - what is known of lasting deviations
  */
 export function integrateFlow(
   setting: Setting,
   readings: readonly ReadingEvidence[],
   prior: FlowPrior,
   out: SnapshotLikelihood,
+  lessons: Lessons = UNTAUGHT,
 ): void {
   const n = readings.length;
   if (sums.length < n) {
-    parts = new Float64Array(MOST_NODES * n);
+    rarities = new Float64Array(MOST_NODES * n);
     sums = new Float64Array(n);
   }
   const moving: Moving[] = [];
   let stillTotal = 0;
   out.logWithout.fill(0);
-  readings.forEach((r, i) => {
-    const e = r.under(setting);
+  for (let i = 0; i < n; i++) {
+    const r = readings[i];
+    if (!r) continue;
+    const e = taught(r, setting, lessons);
     if (r.still) {
       const ll = logStudent(r.seen, e.predict(state), e.variance(state));
       stillTotal += ll;
       out.logWithout[i] = -ll;
     } else {
-      const { seen } = r;
       moving.push({
         i,
-        log: (at) => logStudent(seen, e.predict(at), e.variance(at), e.below),
+        seen: r.seen,
+        predict: e.predict,
+        variance: e.variance,
+        below: e.below ?? 1,
       });
     }
-  });
+  }
 
   let count = 0;
   let bestNode = 0;
@@ -114,12 +151,20 @@ export function integrateFlow(
     operate(setting, flow, state);
     heads[k] = freeHead(setting, state);
     const ofFlow = prior.kind === "system" ? likeliestPrior(prior.curves, k) : 0;
-    let sum = logVapour(setting, state);
-    for (const m of moving) {
-      const ll = m.log(state);
-      parts[k * n + m.i] = ll;
-      sum += ll;
+    let sum = 0;
+    let product = vapourRarity(setting, state);
+    for (let j = 0; j < moving.length; j++) {
+      const m = moving[j];
+      if (!m) continue;
+      const rare = rarity(m.seen, m.predict(state), m.variance(state), m.below);
+      rarities[k * n + j] = rare;
+      product *= rare;
+      if (product > LARGE) {
+        sum -= Math.log(product);
+        product = 1;
+      }
     }
+    sum -= Math.log(product);
     totals[k] = sum;
     chances[k] = sum + ofFlow;
     if (sum + ofFlow > (chances[bestNode] ?? 0)) bestNode = k;
@@ -128,6 +173,7 @@ export function integrateFlow(
   // A pump that moves nothing stands at no flow whatever the system asks.
   if (prior.kind === "none" || setting.condition.dead) {
     add(0, 0);
+    out.nodes?.splice(0, Infinity, { flow: 0, weight: 1 });
     rest(stillTotal, moving, out);
   } else {
     const end = gridEnd(setting, prior.limit);
@@ -158,17 +204,19 @@ function rest(stillTotal: number, moving: readonly Moving[], out: SnapshotLikeli
   for (let i = 0; i < out.logWithout.length; i++) {
     out.logWithout[i] = out.logTotal + (out.logWithout[i] ?? 0);
   }
-  for (const m of moving) out.logWithout[m.i] = out.logTotal - (parts[m.i] ?? 0);
+  moving.forEach(({ i }, j) => {
+    out.logWithout[i] = out.logTotal + Math.log(rarities[j] ?? 1);
+  });
 }
 
 /** Head a state leaves for the system [m]: extra suction loss is head the system takes too. */
-const freeHead = ({ condition, suction, pump }: Setting, s: OperatingState): number =>
-  s.head - condition.suctionLoss * (s.flow / (suction?.referenceFlow ?? pump.bestFlow)) ** 2;
+export const freeHead = ({ condition, suction }: Setting, s: OperatingState): number =>
+  s.head - condition.suctionLoss * (s.flow / suction.referenceFlow) ** 2;
 
 const LOG_ROOT_2_PI = 0.5 * Math.log(2 * Math.PI);
 
 /** ln prior density at a ln k. */
-function logDensity({ logK, spread }: SystemCurve, at: number): number {
+export function logDensity({ logK, spread }: SystemCurve, at: number): number {
   const z = (at - logK) / spread;
   return -0.5 * z * z - Math.log(spread) - LOG_ROOT_2_PI;
 }
@@ -195,14 +243,14 @@ const IMPOSSIBLE = -1e6;
 /** Systems less likely than this are all the same: nothing there [ln]. */
 const LEAST_DENSITY = -600;
 
-/** Weight of the vapour a condition demands or forbids, from the margin over NPSH required. */
-function logVapour(setting: Setting, s: OperatingState): number {
+/** One over the weight of the vapour a condition demands or forbids, from the margin over NPSH required. */
+function vapourRarity(setting: Setting, s: OperatingState): number {
   const { vapour } = setting.condition;
-  if (vapour === "may" || !setting.suction) return 0;
+  if (vapour === "may" || setting.suction.still === undefined) return 1;
   // Noise begins somewhat above the 3 % point, and NPSH required is known to about 0.3 m.
   const short = 1.08 * s.npshr + 0.2 - s.npsha;
   const x = clip(short / (setting.pump.npshrKnown ? 0.35 : 0.8));
-  return -Math.log1p(Math.exp(vapour === "must" ? -x : x));
+  return 1 + Math.exp(vapour === "must" ? -x : x);
 }
 
 const clip = (x: number): number => Math.min(Math.max(x, -30), 12);
@@ -229,6 +277,7 @@ function sumNodes(
       weighBySystem(curve, c, count, unit);
     });
   } else weighByFlow(prior.limit, count);
+  out.nodes?.splice(0, Infinity, ...weighedNodes(count));
   let top = Number.NEGATIVE_INFINITY;
   for (let k = 0; k < count; k++) {
     if ((weights[k] ?? 0) > 0) top = Math.max(top, totals[k] ?? top);
@@ -241,7 +290,7 @@ function sumNodes(
     if (f === 0) continue;
     total += f;
     for (let j = 0; j < m; j++) {
-      sums[j] = (sums[j] ?? 0) + f * Math.exp(-(parts[k * n + (moving[j]?.i ?? 0)] ?? 0));
+      sums[j] = (sums[j] ?? 0) + f * (rarities[k * n + j] ?? 1);
     }
   }
   const base = (total > 0 ? top + unit : IMPOSSIBLE) + stillTotal;
@@ -254,6 +303,9 @@ function sumNodes(
     out.logWithout[moving[j]?.i ?? 0] = sum > 0 ? Math.log(sum) + base : out.logTotal;
   }
 }
+
+const weighedNodes = (count: number): FlowNode[] =>
+  Array.from(order.subarray(0, count), (k) => ({ flow: flows[k] ?? 0, weight: weights[k] ?? 0 }));
 
 /** Adds to each node its share of the prior along one system curve, over a unit of density [ln]. */
 function weighBySystem(curve: SystemCurve, c: number, count: number, unit: number): void {

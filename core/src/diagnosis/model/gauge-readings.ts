@@ -7,6 +7,8 @@ import { curveEnd } from "../../curve/index.ts";
 import { countingHeight, lineLoss, staticPart, velocityHead } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import { layoutOf, type Situation, type Snapshot } from "../../visit/index.ts";
+import { inCircuit } from "./circuit.ts";
+import type { SuctionModel } from "./operating-state.ts";
 import type { Place, ReadingEvidence } from "./reading-evidence.ts";
 
 /** How well a drawn layout is known: level [m], and its clean loss as a fraction. */
@@ -14,6 +16,8 @@ const LEVEL_U = 0.15;
 const LOSS_U = 0.3;
 /** Clean loss where nobody drew the line: its spread [m at the duty]; circuits may have a coil or filter there. */
 const UNDRAWN_LOSS_U = { open: 1, closed: 1.8 } as const;
+/** How far a source's level moves between two visits [m]. */
+const LEVEL_WANDERS = 0.6;
 /** Level of a source of which only the pressure on its surface was written down: its spread [m]. */
 const UNWRITTEN_LEVEL_U = 1.2;
 /**
@@ -63,23 +67,32 @@ function stillHead(situation: Situation, snapshot: Snapshot): StillHead {
   return { ...UNKNOWN_SUCTION[usualPlace(situation)], byGauge: false };
 }
 
-function usualPlace({ closedLoop, installation, family }: Situation): keyof typeof UNKNOWN_SUCTION {
-  if (closedLoop) return "closed";
+function usualPlace(situation: Situation): keyof typeof UNKNOWN_SUCTION {
+  const { installation, family } = situation;
+  if (inCircuit(situation)) return "closed";
   if (installation !== "submerged") return installation;
   return family === "borehole" ? "borehole" : "sump";
 }
 
-export function suctionGauge({ situation, snapshot, id }: Place): ReadingEvidence | undefined {
+/** How well the clean loss of a suction is known at a flow [m]. */
+function cleanLossU(situation: Situation) {
+  const drawn = situation.suctionSide.loss !== undefined;
+  const undrawn = UNDRAWN_LOSS_U[inCircuit(situation) ? "closed" : "open"];
+  return ({ loss, referenceFlow }: SuctionModel, flow: number): number =>
+    (drawn ? LOSS_U * loss : undrawn) * (flow / referenceFlow) ** 2;
+}
+
+export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
   const g = snapshot.suction;
   if (!g) return undefined;
   const perMetre = situation.liquid.density * GRAVITY;
   const { head: still, u: uStill, narrower, byGauge } = stillHead(situation, snapshot);
   const span = offsetSpan(g.u, g.pressure);
   const height = countingHeight(g);
-  const drawn = situation.suctionSide.loss !== undefined;
   const { bore } = g;
+  const lossU = cleanLossU(situation);
   return {
-    id: id("suction-gauge"),
+    ...named("suction-gauge"),
     label: "suction gauge",
     snapshot: snapshot.label,
     dimension: "pressure",
@@ -98,17 +111,16 @@ export function suctionGauge({ situation, snapshot, id }: Place): ReadingEvidenc
             ((c.dead?.vacuumSpread ?? 0) * lifted) ** 2 +
             (c.looseness * 2) ** 2) +
         (c.suctionOffset && !byGauge ? (c.offsetSpread * span) ** 2 : 0);
-      const undrawn = UNDRAWN_LOSS_U[situation.closedLoop ? "closed" : "open"];
-      const lossU = (drawn ? LOSS_U * (suction?.loss ?? 0) : undrawn) * perMetre;
-      const reference = suction?.referenceFlow ?? 1;
       return {
         predict: (s) =>
           (depth - s.suctionLoss - height - (bore ? velocityHead(s.flow, bore) : 0)) * perMetre +
           offset,
-        variance: (s) => fixed + (lossU * (s.flow / reference) ** 2) ** 2,
+        variance: (s) => fixed + (perMetre * lossU(suction, s.flow)) ** 2,
         below: narrower,
       };
     },
+    wanders: LEVEL_WANDERS * perMetre,
+    lasting: ({ suction }, { flow }) => perMetre * Math.hypot(uStill, lossU(suction, flow)),
   };
 }
 
@@ -117,7 +129,7 @@ const offsetSpan = (u: number | undefined, pressure: number): number =>
   Math.max((u ?? 0) * 80, Math.abs(pressure) * 1.2, 5e4);
 
 export function dischargeGauge(place: Place): ReadingEvidence | undefined {
-  const { situation, snapshot, model, spread, id } = place;
+  const { situation, snapshot, model, spread, named } = place;
   const g = snapshot.discharge;
   if (!g || !model) return undefined;
   const density = situation.liquid.density;
@@ -138,14 +150,15 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
     : 0;
   const riser = s ? 0 : riserResistance(situation);
   const own = (g.u ?? 0) ** 2 + (s?.u ?? 0) ** 2 + (uStill * perMetre) ** 2;
+  const lossU = s ? () => 0 : cleanLossU(situation);
   return {
-    id: id("discharge-gauge"),
+    ...named("discharge-gauge"),
     label: "discharge gauge",
     snapshot: snapshot.label,
     dimension: "pressure",
     seen: g.pressure,
     still: false,
-    under: ({ condition: c, speedRatio, pump }) => {
+    under: ({ condition: c, speedRatio, pump, suction }) => {
       // Head is added to what the suction gauge shows; what that shows too much is not there.
       const offset = c.dischargeOffset * span - c.suctionOffset * (s ? suctionSpan : 0);
       const scatter =
@@ -164,9 +177,20 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
           offset,
         variance: (state) => {
           const byFlow = spread.flow * pump.steepness(state.innerFlow * perSheetFlow);
-          return scatter + (fixedShare + byFlow * byFlow) * (state.head * perMetre) ** 2;
+          const byLoss = lossU(suction, state.flow);
+          return (
+            scatter +
+            ((fixedShare + byFlow * byFlow) * state.head ** 2 + byLoss * byLoss) * perMetre ** 2
+          );
         },
       };
+    },
+    ...(s ? {} : { wanders: LEVEL_WANDERS * perMetre }),
+    // Half of what the sheet's tolerance leaves is the curve's own shape, which keeps.
+    lasting: ({ speedRatio, pump, condition: c, suction }, { flow, innerFlow, head }) => {
+      const byFlow = spread.flow * pump.steepness(innerFlow / (speedRatio * c.curveFlow));
+      const shape = Math.SQRT1_2 * Math.hypot(spread.head, byFlow) * head;
+      return perMetre * Math.hypot(s ? 0 : uStill, lossU(suction, flow), shape);
     },
   };
 }

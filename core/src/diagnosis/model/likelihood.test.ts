@@ -31,14 +31,14 @@ const READ = {
   amps: ["20.8 A", "21.0 A", "20.9 A"],
 };
 
-/** ln of Student-t with five degrees of freedom, up to its constant. */
+/** ln of Student-t with eight degrees of freedom, up to its constant. */
 function student(r: ReadingEvidence, setting: Setting, flow: number): number {
   const state = emptyState();
   operate(setting, flow, state);
   const e = r.under(setting);
   const v = e.variance(state);
   const gap = (r.seen - e.predict(state)) * (r.seen < e.predict(state) ? (e.below ?? 1) : 1);
-  return -3 * Math.log1p((gap * gap) / (5 * v)) - 0.5 * Math.log(v);
+  return -4.5 * Math.log1p((gap * gap) / (8 * v)) - 0.5 * Math.log(v);
 }
 
 /** The same integral by brute force: twenty thousand flows. */
@@ -176,9 +176,9 @@ describe("size and own curve summed out", () => {
   const owns = ownCurves(situation, modelOf(situation), true);
 
   it("weighs own curves to one, the sheet itself most", () => {
-    const weights = owns.map((o) => Math.exp(o.log));
+    const weights = owns.sound.map((o) => Math.exp(o.log));
     expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
-    const [likeliest] = owns.toSorted((a, b) => b.log - a.log);
+    const [likeliest] = owns.sound.toSorted((a, b) => b.log - a.log);
     expect(likeliest?.head).toBe(1);
   });
 

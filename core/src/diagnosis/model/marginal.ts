@@ -2,6 +2,8 @@
 import type { CauseId } from "../../case/index.ts";
 import type { Situation } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
+import { experienceOf } from "./fingerprint.ts";
+import type { FlowPrior } from "./flow-prior.ts";
 import { integrateFlow } from "./flow-integral.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import {
@@ -11,6 +13,7 @@ import {
   type Prepared,
   settingOf,
 } from "./preparation.ts";
+import { type Lessons, taught, UNTAUGHT } from "./lessons.ts";
 import type { Noticed } from "./impression.ts";
 import type { PumpModel } from "./pump-model.ts";
 import { type Scene, sceneAt } from "./scene.ts";
@@ -30,6 +33,8 @@ export interface Modelled {
   readonly severities: readonly (readonly [severity: number, weight: number])[];
   readonly severityMeans: string | null;
   readonly condition: (severity: number) => Partial<Condition>;
+  /** Where it is there it mostly was from the start: a fingerprint may have been taken with it. */
+  readonly builtIn?: true;
 }
 
 /** A deviation of this pump from its sheet: factors, and its ln weight. */
@@ -37,9 +42,14 @@ export interface OwnCurve {
   readonly flow: number;
   readonly head: number;
   readonly log: number;
+  /** What the fingerprints teach if it is so. */
+  readonly lessons: Lessons;
+  readonly system: FlowPrior | undefined;
 }
 
-const AS_SHEET: readonly [OwnCurve] = [{ flow: 1, head: 1, log: 0 }];
+const AS_SHEET: readonly [OwnCurve] = [
+  { flow: 1, head: 1, log: 0, lessons: UNTAUGHT, system: undefined },
+];
 /**
  * Standard deviations from the curve tried when several snapshots share it, with their weights:
  * three-point Gauss–Hermite, exact for what varies up to the fifth power.
@@ -52,6 +62,14 @@ const OWN_CURVE_NODES = [
 /** ln weight below which an own-curve node is not followed. */
 const HOPELESS = -9;
 
+/** What is possible of this pump's own deviation from its sheet, with what its fingerprints teach. */
+export interface OwnCurves {
+  /** If the fingerprints were taken of a sound pump. */
+  readonly sound: readonly OwnCurve[];
+  /** If as likely as not this condition was there already when they were taken. */
+  readonly builtIn: (condition: Condition) => readonly OwnCurve[];
+}
+
 /**
  * The own-curve nodes and their ln weights: the normal prior times what the fingerprints say.
  * @param shared - several snapshots share the deviation; otherwise it is part of each reading's spread
@@ -60,27 +78,31 @@ export function ownCurves(
   situation: Situation,
   model: PumpModel | undefined,
   shared: boolean,
-): readonly OwnCurve[] {
-  if (!shared || !model) return AS_SHEET;
+): OwnCurves {
+  if (!shared || !model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
   const t = ownTolerance(situation);
   const prepared = situation.fingerprints
     .filter((s) => s.running)
     .map((s, i) => prepare(situation, s, 100 + i, model, true));
-  const nodes = OWN_CURVE_NODES.map(([z, weight]) => {
-    const node = {
-      flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
-      head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
-      log: 0,
-    };
-    let log = Math.log(weight);
-    for (const p of prepared) {
-      integrateFlow(settingOf(p, SOUND, node), p.readings, p.flowPrior, p.scratch);
-      log += p.scratch.logTotal;
-    }
-    return { ...node, log };
-  });
-  const sum = logSum(nodes.map((n) => n.log));
-  return nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS);
+  const under = (condition: Condition): OwnCurve[] =>
+    OWN_CURVE_NODES.map(([z, weight]) => {
+      const node = {
+        flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
+        head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
+      };
+      const { log, lessons, system } = experienceOf(prepared, condition, node);
+      return { ...node, log: Math.log(weight) + log, lessons, system };
+    });
+  const asSound = under(SOUND);
+  const sum = logSum(asSound.map((n) => n.log));
+  const over = (list: readonly OwnCurve[], unit: number): readonly OwnCurve[] =>
+    list.map((n) => ({ ...n, log: n.log - unit })).filter((n) => n.log > HOPELESS);
+  const sound = over(asSound, sum);
+  return {
+    sound,
+    builtIn: (condition) =>
+      prepared.length === 0 ? sound : over([...asSound, ...under(condition)], sum + Math.LN2),
+  };
 }
 
 export interface Weighed {
@@ -127,6 +149,15 @@ interface Outcome {
   readonly scene: Scene | undefined;
 }
 
+/** What was tried of a condition, likeliest own curve first, and the own curves still left. */
+interface Tried {
+  readonly outcomes: Outcome[];
+  readonly others: readonly OwnCurve[];
+}
+
+const likeliestFirst = (curves: readonly OwnCurve[]): readonly OwnCurve[] =>
+  curves.toSorted((a, b) => b.log - a.log);
+
 /** A condition and a name that those which do the same to the pump share. */
 interface Named {
   readonly condition: Condition;
@@ -163,12 +194,12 @@ const BEYOND_NOTICE = 25;
  */
 export function scales(
   prepared: readonly Prepared[],
-  owns: readonly OwnCurve[],
+  owns: OwnCurves,
   rows: readonly Modelled[],
   noticed: Noticed = { snapshot: 0, impressions: [] },
 ) {
-  const [likeliest, ...others] = owns.toSorted((a, b) => b.log - a.log);
-  const known = new Map<string, Outcome[]>();
+  const sound = likeliestFirst(owns.sound);
+  const known = new Map<string, Tried>();
   let best = Number.NEGATIVE_INFINITY;
   const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
 
@@ -177,25 +208,28 @@ export function scales(
     return prepared.map((p) => id !== undefined && (p.cured?.(id) ?? false));
   }
 
-  function glance(row: Modelled, severity: number): Outcome[] {
+  function glance(row: Modelled, severity: number): Tried {
     const { condition, name } = conditionOf(row, severity);
     const cured = curedOf(row);
-    const key = `${name}|${cured.join()}`;
+    const key = `${name}|${cured.join()}|${row.builtIn ?? ""}`;
     const found = known.get(key);
     if (found) return found;
+    const curves = row.builtIn ? likeliestFirst(owns.builtIn(condition)) : sound;
+    const [likeliest, ...others] = curves;
     const first = outcome(prepared, condition, likeliest ?? AS_SHEET[0], cured, noticed);
     best = Math.max(best, first.log);
-    const made = [first];
+    const made: Tried = { outcomes: [first], others };
     known.set(key, made);
     return made;
   }
 
   const outcomes = (row: Modelled, size: number, severity: number): readonly Outcome[] => {
-    const made = glanced.get(row)?.[size] ?? glance(row, severity);
+    const tried = glanced.get(row)?.[size] ?? glance(row, severity);
+    const { outcomes: made, others } = tried;
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
       for (const own of others) {
-        made.push(outcome(prepared, first.condition, own, curedOf(row), noticed));
+        made.push(outcome(prepared, first.condition, own, first.cured, noticed));
       }
     }
     return made;
@@ -269,9 +303,10 @@ function outcome(
   for (const [k, p] of prepared.entries()) {
     const setting = settingOf(p, cured[k] ? SOUND : condition, own);
     const { scratch } = p;
-    integrateFlow(setting, p.readings, changedSystem(p.flowPrior, setting), scratch);
+    const clean = p.flowPrior.kind === "system" ? (own.system ?? p.flowPrior) : p.flowPrior;
+    integrateFlow(setting, p.readings, changedSystem(clean, setting), scratch, own.lessons);
     log += scratch.logTotal;
-    const rest = Float64Array.from(scratch.logWithout);
+    const rest = scratch.logWithout.slice();
     for (let i = 0; i < rest.length; i++) rest[i] = (rest[i] ?? 0) - scratch.logTotal;
     without.push(rest);
     flows.push(scratch.bestFlow);
@@ -303,7 +338,9 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
     prepared.flatMap((p, k) => {
       const [setting, state] = [settings[k], states[k]];
       if (!setting || !state) return [];
-      return p.readings.map((r) => [r.id, r.under(setting).predict(state)] as const);
+      return p.readings.map((r) => {
+        return [r.id, taught(r, setting, top.own.lessons).predict(state)] as const;
+      });
     }),
   );
   return { settings, states, predicted };

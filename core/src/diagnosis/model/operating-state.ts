@@ -4,8 +4,11 @@ import type { PumpModel } from "./pump-model.ts";
 
 /** What the model needs of the suction side, in metres of liquid. */
 export interface SuctionModel {
-  /** Atmosphere + surface pressure − vapour pressure + level: NPSH available with no loss. */
-  readonly still: number;
+  /**
+   * Atmosphere + surface pressure − vapour pressure + level: NPSH available with no loss. Undefined where
+   * nobody knows it: the pipe loses its head all the same.
+   */
+  readonly still: number | undefined;
   /** Clean loss at the reference flow. */
   readonly loss: number;
   readonly referenceFlow: number;
@@ -42,7 +45,7 @@ export const emptyState = (): OperatingState => ({
 /** Where a pump of this condition stands on its curve, apart from the flow. */
 export interface Setting {
   readonly pump: PumpModel;
-  readonly suction: SuctionModel | undefined;
+  readonly suction: SuctionModel;
   readonly condition: Condition;
   /** Actual over rated speed, the condition's own slowing included. */
   readonly speedRatio: number;
@@ -71,7 +74,7 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     out.head = c.dead.head * r2 * pump.shutOffHead;
     out.power = c.dead.power * r2 * r * (pump.bestPower ?? Number.NaN);
     out.suctionLoss = 0;
-    out.npsha = suction ? suction.still : Number.NaN;
+    out.npsha = suction.still ?? Number.NaN;
     out.npshr = r2 * pump.npshr(0);
     return;
   }
@@ -93,11 +96,11 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   }
   let power = r2 * r * c.curvePower * at.ownHead * pump.power(inner / flowScale);
 
-  const referenceFlow = suction ? suction.referenceFlow : bestFlow;
   // What runs back inside or through a standby is not drawn up the suction pipe again.
-  const q2 = (flow / referenceFlow) ** 2;
-  out.suctionLoss = ((suction ? suction.loss : 0) * c.suctionThick + c.suctionLoss) * q2;
-  out.npsha = suction ? suction.still - (suction.measured ? 0 : out.suctionLoss) : Number.NaN;
+  const q2 = (flow / suction.referenceFlow) ** 2;
+  out.suctionLoss = (suction.loss * c.suctionThick + c.suctionLoss) * q2;
+  const { still } = suction;
+  out.npsha = still === undefined ? Number.NaN : still - (suction.measured ? 0 : out.suctionLoss);
   out.npshr = r2 * pump.npshr(inner / flowScale);
 
   if (c.gas > 0) {
@@ -105,7 +108,7 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     head *= held;
     power *= 0.5 + 0.5 * held;
   }
-  if (c.vapour === "must" || (c.vapour === "may" && suction)) {
+  if (c.vapour === "must" || (c.vapour === "may" && still !== undefined)) {
     const held = vapourHeadFactor(npshRatio(at, out));
     head *= held;
     power *= 0.25 + 0.75 * held;
@@ -145,7 +148,7 @@ function npshRatio(
   { pump, suction, condition: c }: Setting,
   { npsha, npshr }: OperatingState,
 ): number {
-  const known = suction !== undefined && pump.npshrKnown;
+  const known = suction.still !== undefined && pump.npshrKnown;
   if (c.vapour === "must") return (known ? npsha / Math.max(npshr, 0.1) : 1) * (1 - c.shortBy);
   const least = pump.npshrKnown ? npshr : LEAST_NPSHR * npshr;
   return npsha / Math.max(least, 0.1);

@@ -12,6 +12,7 @@ import {
   toleranceOf,
 } from "../../visit/index.ts";
 import { testRow } from "../tables/tests/index.ts";
+import { inCircuit } from "./circuit.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { emptyLikelihood, integrateFlow, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
@@ -35,7 +36,7 @@ export interface Prepared {
   /** Its curve, or a placeholder where nobody has one. */
   readonly pump: PumpModel;
   readonly readings: readonly ReadingEvidence[];
-  readonly suction: SuctionModel | undefined;
+  readonly suction: SuctionModel;
   readonly flowPrior: FlowPrior;
   /** Actual over rated speed with nothing wrong; whether a tachometer fixed it. */
   readonly speedRatio: number;
@@ -163,26 +164,34 @@ function curveSpread(
 /** Clean loss taken for a suction nobody drew [m at the duty]. */
 const USUAL_SUCTION_LOSS = 0.8;
 
-function suctionModel(
-  situation: Situation,
-  snapshot: Snapshot,
-  pump: PumpModel,
-): SuctionModel | undefined {
+function suctionModel(situation: Situation, snapshot: Snapshot, pump: PumpModel): SuctionModel {
   const layout = layoutOf(situation, snapshot);
   const { atmosphere, liquid } = situation;
   const referenceFlow = designOf(situation, pump).flow;
   const perMetre = liquid.density * GRAVITY;
   const air = atmosphere - liquid.vapourPressure;
-  if (!layout) {
-    const gauge = snapshot.suction;
-    if (!gauge) return undefined;
-    const still = (air + gauge.pressure) / perMetre + countingHeight(gauge);
-    return { still, ...lossOf(situation.suctionSide.loss, referenceFlow), measured: true };
-  }
-  const still = (air + layout.surfacePressure) / perMetre + layout.sourceLevel;
   // A submerged inlet has no pipe, and a jet's table has its own in it.
   const none = situation.installation === "submerged" || situation.jet !== undefined;
-  return { still, ...lossOf(layout.loss, referenceFlow, none ? 0 : undefined), measured: false };
+  const loss = lossOf(
+    layout?.loss ?? situation.suctionSide.loss,
+    referenceFlow,
+    none ? 0 : undefined,
+  );
+  if (layout) {
+    const still = (air + layout.surfacePressure) / perMetre + layout.sourceLevel;
+    return { still, ...loss, measured: false };
+  }
+  const gauge = snapshot.suction;
+  if (gauge) {
+    const still = (air + gauge.pressure) / perMetre + countingHeight(gauge);
+    return { still, ...loss, measured: true };
+  }
+  const { surfacePressure } = situation.suctionSide;
+  return {
+    still: surfacePressure === undefined ? undefined : (air + surfacePressure) / perMetre,
+    ...loss,
+    measured: false,
+  };
 }
 
 const lossOf = (
@@ -199,14 +208,14 @@ function flowPriorOf(
 ): FlowPrior {
   if (snapshot.valve === "shut") return { kind: "none" };
   const limit = pump.reach * Math.max(0.6, speedRatio);
-  const { staticHead, closedLoop } = situation;
+  const { staticHead } = situation;
   const design = designOf(situation, pump);
   const { flow, head } = design;
   if (snapshot.valve === "throttled") {
     // Throttled from where it ran, which more often than not is no more than its duty.
     return { kind: "anywhere", limit: Math.min(limit * 0.85, 1.1 * flow) };
   }
-  const knownStatic = closedLoop ? 0 : staticHead;
+  const knownStatic = inCircuit(situation) ? 0 : staticHead;
   const usable = knownStatic !== undefined && knownStatic < 0.97 * head ? knownStatic : undefined;
   const statics = usable === undefined ? UNSTATED_STATIC.map((share) => share * head) : [usable];
   const spread = design.stated

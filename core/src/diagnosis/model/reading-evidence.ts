@@ -13,10 +13,22 @@ export interface Expectation {
   readonly below?: number;
 }
 
+export type ReadingKind =
+  | "suction-gauge"
+  | "discharge-gauge"
+  | "flow-meter"
+  | "motor-load"
+  | "phase-balance"
+  | "volt-balance"
+  | "supply-voltage"
+  | "speed";
+
 /** One reading as evidence. Prediction and seen value share a unit (SI; speeds r/min). */
 export interface ReadingEvidence {
   /** `snapshot index : kind`, for example `0:discharge-gauge`. */
   readonly id: string;
+  /** The same for every snapshot. */
+  readonly kind: ReadingKind;
   readonly label: string;
   readonly snapshot: string;
   readonly dimension: Dimension | "percent" | "metres";
@@ -24,6 +36,14 @@ export interface ReadingEvidence {
   /** Does not depend on the flow: weighed once for a condition. */
   readonly still: boolean;
   readonly under: (setting: Setting) => Expectation;
+  /**
+   * Standard deviation of that part of the gap which is the same at every visit: a level nobody wrote
+   * down, a motor that takes more than its plate says. A fingerprint teaches it. It is never more than
+   * the whole.
+   */
+  readonly lasting?: (setting: Setting, state: OperatingState) => number;
+  /** How far that part moves from visit to visit at most (standard deviation); see `FORGOTTEN`. */
+  readonly wanders?: number;
 }
 
 /** Standard deviation of this pump from its sheet that the model has not already given a value. */
@@ -38,7 +58,8 @@ export interface Place {
   readonly snapshot: Snapshot;
   readonly model: PumpModel | undefined;
   readonly spread: CurveSpread;
-  readonly id: (kind: string) => string;
+  /** Id and kind of a reading taken there. */
+  readonly named: (kind: ReadingKind) => Pick<ReadingEvidence, "id" | "kind">;
 }
 
 /** A reading that hangs on the condition alone. */

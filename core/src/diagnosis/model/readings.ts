@@ -19,7 +19,8 @@ export function readingsOf(
   model: PumpModel | undefined,
   spread: CurveSpread,
 ): ReadingEvidence[] {
-  const place: Place = { situation, snapshot, model, spread, id: (kind) => `${index}:${kind}` };
+  const named: Place["named"] = (kind) => ({ id: `${index}:${kind}`, kind });
+  const place: Place = { situation, snapshot, model, spread, named };
   return [
     suctionGauge(place),
     dischargeGauge(place),
@@ -32,11 +33,11 @@ export function readingsOf(
   ].filter((r) => r !== undefined);
 }
 
-function flowMeter({ snapshot, id }: Place): ReadingEvidence | undefined {
+function flowMeter({ snapshot, named }: Place): ReadingEvidence | undefined {
   const { flow } = snapshot;
   if (!flow || snapshot.valve === "shut") return undefined;
   return {
-    id: id("flow-meter"),
+    ...named("flow-meter"),
     label: "flow meter",
     snapshot: snapshot.label,
     dimension: "flow",

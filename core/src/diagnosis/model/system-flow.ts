@@ -70,11 +70,10 @@ export function flowOnSystem(setting: Setting, clean: FlowPrior): number {
   const { staticHead, logK } = middle(system.curves);
   const k = Math.exp(logK);
   const state = emptyState();
-  const reference = setting.suction?.referenceFlow ?? pump.bestFlow;
   const surplusAt = (place: number): number => {
     const q = flowAt(setting, place);
     operate(setting, q, state);
-    const extra = setting.condition.suctionLoss * (q / reference) ** 2;
+    const extra = setting.condition.suctionLoss * (q / setting.suction.referenceFlow) ** 2;
     return state.head - staticHead - extra - k * q * q;
   };
   // Displacement is followed along its head, which rises as the flow falls.

@@ -70,6 +70,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [0.06, 0.8],
       [0.1, 0.6],
     ],
+    builtIn: true,
     severityMeans: "diameter against the sheet's, as a fraction",
     condition: (s) => asDiameter(1 + s),
     claim: (s, say) =>
@@ -158,6 +159,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [0.5, 1],
       [0.8, 1],
     ],
+    builtIn: true,
     severityMeans: "share of the flow lost",
     condition: (s) => ({ flowLost: s }),
     claim: () => "The flow goes the wrong way through the circuit.",

@@ -30,6 +30,8 @@ export interface CauseRow {
   readonly severities: readonly (readonly [severity: number, weight: number])[];
   /** What severity means, for the reader; null when it has no meaning. */
   readonly severityMeans: string | null;
+  /** Where it is there it mostly was from the start: a fingerprint may have been taken with it. */
+  readonly builtIn?: true;
   /** What it does to the model; nothing at severity 0, and nothing where only a table knows it. */
   readonly condition: (severity: number) => Partial<Condition>;
   /** What the Board says when this cause leads; numbers come from its severity. */

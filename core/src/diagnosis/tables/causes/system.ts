@@ -106,6 +106,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
       [0.25, 1],
       [0.45, 1],
     ],
+    builtIn: true,
     severityMeans: "share of the flow lost (negative: over)",
     condition: (s) => (s === 0 ? {} : { flowLost: s, vapour: "may" }),
     claim: () => "Pump and system were never matched.",

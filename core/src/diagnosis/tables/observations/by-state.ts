@@ -36,7 +36,7 @@ const UNSEEN = { must: 0.85, may: 0.35 } as const;
 export function vapourHeard({ state, setting }: Scene): number {
   const { condition: c, suction, pump } = setting;
   if (c.dead || c.vapour === "must-not") return 0;
-  if (!suction) return UNSEEN[c.vapour];
+  if (suction.still === undefined) return UNSEEN[c.vapour];
   const short = 1.1 * state.npshr + 0.2 - state.npsha;
   return chanceBelow(short / (pump.npshrKnown ? 0.4 : 1));
 }
