@@ -44,6 +44,8 @@ const NONE: Learnt = { log: 0, lessons: new Map(), system: undefined };
  * where it is known how far a thing wanders: a level nobody knew is still nearly where it was.
  */
 const FORGOTTEN = 0.1;
+/** No readings place a system closer than this [ln k]. */
+const LEAST_SPREAD = 0.02;
 /** How far a system moves from visit to visit, as a spread of ln k. */
 const MOVED = 0.1;
 
@@ -197,6 +199,6 @@ function fitOf(curve: SystemCurve, setting: Setting, moments: readonly Moment[])
     sums.second += width * height * at * at;
   });
   const logK = sums.all > 0 ? sums.first / sums.all : curve.logK;
-  const spread = Math.sqrt(Math.max(0, sums.second / sums.all - logK * logK));
+  const spread = Math.sqrt(Math.max(LEAST_SPREAD ** 2, sums.second / sums.all - logK * logK));
   return { chance: curve.weight * sums.all, logK, spread: sums.all > 0 ? spread : curve.spread };
 }

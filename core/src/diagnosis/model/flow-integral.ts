@@ -21,6 +21,7 @@ const COARSE = 10;
  * always; where head falls off a cliff (vapour) it goes on while it still climbs [ln].
  */
 const ROUNDS = { least: 3, most: 8, climbing: 0.5 } as const;
+const MOST_CURVES = 8;
 const MOST_NODES = COARSE + 1 + 2 * ROUNDS.most;
 
 export interface SnapshotLikelihood {
@@ -77,7 +78,9 @@ const places = new Float64Array(MOST_NODES);
 /** Head left for the system [m]. */
 const heads = new Float64Array(MOST_NODES);
 /** ln k of each node on each system curve. */
-const onCurve = new Float64Array(MOST_NODES * 8);
+const onCurve = new Float64Array(MOST_NODES * MOST_CURVES);
+/** {@link logPeak} of each. */
+const peaks = new Float64Array(MOST_CURVES);
 const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
 /** Prior chance each node stands for. */
@@ -142,6 +145,11 @@ export function integrateFlow(
     }
   }
 
+  if (prior.kind === "system") {
+    prior.curves.forEach((curve, c) => {
+      peaks[c] = logPeak(curve);
+    });
+  }
   let count = 0;
   let bestNode = 0;
   const add = (place: number, flow = flowAt(setting, place)): void => {
@@ -215,10 +223,13 @@ export const freeHead = ({ condition, suction }: Setting, s: OperatingState): nu
 
 const LOG_ROOT_2_PI = 0.5 * Math.log(2 * Math.PI);
 
+/** ln prior density in the middle of a curve's spread. */
+const logPeak = ({ spread }: SystemCurve): number => -Math.log(spread) - LOG_ROOT_2_PI;
+
 /** ln prior density at a ln k. */
-export function logDensity({ logK, spread }: SystemCurve, at: number): number {
-  const z = (at - logK) / spread;
-  return -0.5 * z * z - Math.log(spread) - LOG_ROOT_2_PI;
+export function logDensity(curve: SystemCurve, at: number, peak = logPeak(curve)): number {
+  const z = (at - curve.logK) / curve.spread;
+  return peak - 0.5 * z * z;
 }
 
 /**
@@ -234,7 +245,7 @@ function likeliestPrior(curves: readonly SystemCurve[], k: number): number {
     const left = (heads[k] ?? 0) - curve.staticHead;
     const at = left > 0 && flow > 0 ? Math.log(left / (flow * flow)) : Number.NaN;
     onCurve[c * MOST_NODES + k] = at;
-    if (left > 0 && flow > 0) most = Math.max(most, logDensity(curve, at));
+    if (left > 0 && flow > 0) most = Math.max(most, logDensity(curve, at, peaks[c]));
   }
   return most;
 }
@@ -327,7 +338,8 @@ function weighBySystem(curve: SystemCurve, c: number, count: number, unit: numbe
     const at = axis[j] ?? 0;
     // One node alone has no width: all the chance there is lies on it.
     const width = axis[0] === axis[valid - 1] ? 1 / valid : widthAt(j, valid);
-    weights[k] = (weights[k] ?? 0) + curve.weight * width * Math.exp(logDensity(curve, at) - unit);
+    weights[k] =
+      (weights[k] ?? 0) + curve.weight * width * Math.exp(logDensity(curve, at, peaks[c]) - unit);
   }
 }
 

@@ -84,24 +84,27 @@ export function ownCurves(
   const prepared = situation.fingerprints
     .filter((s) => s.running)
     .map((s, i) => prepare(situation, s, 100 + i, model, true));
-  const under = (condition: Condition): OwnCurve[] =>
-    OWN_CURVE_NODES.map(([z, weight]) => {
-      const node = {
-        flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
-        head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
-      };
-      const { log, lessons, system } = experienceOf(prepared, condition, node);
-      return { ...node, log: Math.log(weight) + log, lessons, system };
-    });
-  const asSound = under(SOUND);
-  const sum = logSum(asSound.map((n) => n.log));
-  const over = (list: readonly OwnCurve[], unit: number): readonly OwnCurve[] =>
-    list.map((n) => ({ ...n, log: n.log - unit })).filter((n) => n.log > HOPELESS);
-  const sound = over(asSound, sum);
+  const nodes = OWN_CURVE_NODES.map(([z, weight]): OwnCurve => {
+    const node = {
+      flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
+      head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
+    };
+    const { log, lessons, system } = experienceOf(prepared, SOUND, node);
+    return { ...node, log: Math.log(weight) + log, lessons, system };
+  });
+  const sum = logSum(nodes.map((n) => n.log));
+  const sound = nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS);
+  if (prepared.length === 0) return { sound, builtIn: () => sound };
+  const [asSheet] = AS_SHEET;
+  const soundLog = experienceOf(prepared, SOUND, asSheet).log;
   return {
     sound,
-    builtIn: (condition) =>
-      prepared.length === 0 ? sound : over([...asSound, ...under(condition)], sum + Math.LN2),
+    // How much better the condition explains the fingerprints is told well enough on the sheet's own curve.
+    builtIn: (condition) => {
+      const { log, lessons, system } = experienceOf(prepared, condition, asSheet);
+      const there = { ...asSheet, log: log - soundLog, lessons, system };
+      return [...sound, there].map((n) => ({ ...n, log: n.log - Math.LN2 }));
+    },
   };
 }
 
