@@ -2,8 +2,9 @@
 import { currentAtLoad, noLoadCurrentOf } from "../drive/index.ts";
 import { gaugePa } from "../quantity/index.ts";
 import { expectedSpeed, type Situation, type Snapshot } from "../visit/index.ts";
-import { settingsForExpectation } from "./model/preparation.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
+import type { ReadingKind } from "./model/reading-evidence.ts";
+import { soundReadings } from "./model/sound-readings.ts";
 
 interface ExpectedBand {
   readonly low: number;
@@ -15,11 +16,16 @@ export type Expectations = Readonly<
   Partial<Record<"suctionPressure" | "dischargePressure" | "flow" | "amps" | "speed", ExpectedBand>>
 >;
 
+const SLOTS: Readonly<Partial<Record<ReadingKind, "suctionPressure" | "dischargePressure">>> = {
+  "suction-gauge": "suctionPressure",
+  "discharge-alone": "dischargePressure",
+};
+
 /** A duty is met within this share of flow on most days. */
 const FLOW_PLAY = 0.1;
 
 /**
- * Works the bands out from curve, layout and plate alone, at the duty.
+ * Works the bands out from curve, layout, plate and fingerprints, at the duty.
  * @param places - heights and bores of the gauges; their pressures are not looked at
  */
 export function expectationsOf(situation: Situation, places: Snapshot): Expectations {
@@ -37,7 +43,7 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
     },
     discharge: places.discharge && { ...places.discharge, pressure: gaugePa(1) },
   };
-  const { setting, readings, flow } = settingsForExpectation(situation, template);
+  const { setting, readings, flow } = soundReadings(situation, template);
   const out: Partial<Record<keyof Expectations, ExpectedBand>> = {};
   const spanOver = (f: (q: number) => number, extra: number): ExpectedBand => {
     const values = [1 - FLOW_PLAY, 1, 1 + FLOW_PLAY].map((p) => f(flow * p));
@@ -45,19 +51,14 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
   };
   const state = emptyState();
   for (const r of readings) {
-    const slot =
-      r.kind === "suction-gauge"
-        ? "suctionPressure"
-        : r.kind === "discharge-gauge"
-          ? "dischargePressure"
-          : undefined;
-    if (!slot || (slot === "suctionPressure" && situation.layout === undefined)) continue;
-    const { predict, variance } = r.under(setting);
+    const slot = SLOTS[r.kind];
+    const told = r.known || (slot === "suctionPressure" ? situation.layout !== undefined : true);
+    if (!slot || !told) continue;
     operate(setting, flow, state);
-    const extra = 1.3 * Math.sqrt(variance(state));
+    const extra = 1.3 * Math.sqrt(r.variance(state));
     out[slot] = spanOver((q) => {
       operate(setting, q, state);
-      return predict(state);
+      return r.predict(state);
     }, extra);
   }
   if (situation.curve && flow > 0) {

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import { situationOf } from "../visit/index.ts";
 import { diagnose } from "./index.ts";
+import { expectationsOf } from "./expectations.ts";
 import { sinceFingerprint } from "./since-fingerprint.ts";
 
 const CLASS = {
@@ -61,5 +62,46 @@ describe("what changed since the fingerprint", () => {
   it("stands among the reasons of a diagnosis", () => {
     const { explanation } = diagnose(visit({ dischargePressure: "3.4 bar" }));
     expect(explanation.join(" ")).toContain("Since the fingerprint: discharge gauge from 4.10 bar");
+  });
+});
+
+describe("what the gauges should show, before anything is read", () => {
+  const bands = (fingerprint: readonly object[], rest: object = {}) => {
+    const situation = situationOf(
+      caseFrom({
+        ...pumpJson("LF-2"),
+        ...rest,
+        fingerprint: { date: "2026-02-11", snapshots: fingerprint },
+        snapshots: [WHEN_NEW],
+      }),
+    );
+    const [places] = situation.snapshots;
+    if (!places) throw new Error("a snapshot");
+    return expectationsOf(situation, places);
+  };
+  const NOBODY_DREW = { suction: undefined };
+  const width = (b: { low: number; high: number } | undefined) => (b ? b.high - b.low : Number.NaN);
+
+  const middle = (b: { low: number; high: number } | undefined) =>
+    b ? (b.high + b.low) / 2 : Number.NaN;
+
+  it("tells the suction of a pump nobody drew from its fingerprint", () => {
+    expect(bands([], NOBODY_DREW).suctionPressure).toBeUndefined();
+    const { suctionPressure } = bands([WHEN_NEW], NOBODY_DREW);
+    expect(suctionPressure?.low).toBeLessThan(0.08e5);
+    expect(suctionPressure?.high).toBeGreaterThan(0.08e5);
+    expect(width(suctionPressure)).toBeLessThan(0.5e5);
+  });
+
+  it("draws the band round what it showed then, not round the sheet", () => {
+    const metered = { ...WHEN_NEW, flow: "64 m3/h" };
+    const weak = { ...metered, dischargePressure: "3.8 bar" };
+    const [asSheet, asThen] = [bands([metered]), bands([weak])].map((b) => b.dischargePressure);
+    expect(middle(asThen)).toBeLessThan(middle(asSheet) - 0.05e5);
+  });
+
+  it("does not take a shut valve's reading for an open one's", () => {
+    const shut = { ...WHEN_NEW, valve: "shut", dischargePressure: "4.9 bar" };
+    expect(bands([shut])).toEqual(bands([]));
   });
 });

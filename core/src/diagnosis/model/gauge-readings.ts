@@ -153,6 +153,7 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
   const lossU = s ? () => 0 : cleanLossU(situation);
   return {
     ...named("discharge-gauge"),
+    ...(s ? {} : { kind: "discharge-alone" as const }),
     label: "discharge gauge",
     snapshot: snapshot.label,
     dimension: "pressure",

@@ -13,11 +13,11 @@ import {
 } from "../../visit/index.ts";
 import { testRow } from "../tables/tests/index.ts";
 import { inCircuit } from "./circuit.ts";
-import { type Condition, SOUND } from "./condition.ts";
-import { emptyLikelihood, integrateFlow, type SnapshotLikelihood } from "./flow-integral.ts";
+import type { Condition } from "./condition.ts";
+import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
-import { modelOf, type PumpModel } from "./pump-model.ts";
+import type { PumpModel } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
 import { readingsOf } from "./readings.ts";
 import { scenePlace, type ScenePlace } from "./scene.ts";
@@ -267,23 +267,5 @@ export function settingOf(
     ownFlow: own.flow,
     ownHead: own.head,
     shut: p.snapshot.valve === "shut",
-  };
-}
-
-/**
- * The healthy pump at its duty with the gauges of a template: for bands before anything is read.
- * The discharge gauge is predicted from the layout, not from a measured suction.
- */
-export function settingsForExpectation(situation: Situation, template: Snapshot) {
-  const model = modelOf(situation);
-  const suctionOnly = prepare(situation, { ...template, discharge: undefined }, 0, model, false);
-  const dischargeOnly = prepare(situation, { ...template, suction: undefined }, 0, model, false);
-  const setting = settingOf(dischargeOnly, SOUND, { flow: 1, head: 1 });
-  const best = emptyLikelihood(0);
-  integrateFlow(setting, [], dischargeOnly.flowPrior, best);
-  return {
-    setting,
-    readings: [...suctionOnly.readings, ...dischargeOnly.readings],
-    flow: best.bestFlow,
   };
 }

@@ -16,6 +16,8 @@ export interface Expectation {
 export type ReadingKind =
   | "suction-gauge"
   | "discharge-gauge"
+  /** The discharge gauge where no suction gauge was read: the level is in its doubt. */
+  | "discharge-alone"
   | "flow-meter"
   | "motor-load"
   | "phase-balance"
