@@ -1,8 +1,11 @@
 import { expect, test } from "@playwright/test";
-import { acknowledgeAll, allSent, figure, freshCall, read, step, toReadings } from "./sheet";
+import { acknowledgeAll, allSent, figure, freshCall, look, read, step, toReadings } from "./sheet";
 
 test("a lost phase and a live pair stop the work; proof of dead opens it", async ({ page }) => {
   await freshCall(page, "ST-1");
+  // What contradicts a lost phase leaves tests to offer beside the Stop.
+  await step(page, "Look and listen");
+  await look(page, "noise.none", "there");
   await toReadings(page);
   for (const [i, amps] of ["0.1", "17.2", "17.0"].entries()) await read(page, `amps.${i}`, amps);
   const lost = page.locator('[data-stop="phase-lost"]');

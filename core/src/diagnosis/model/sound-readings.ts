@@ -9,13 +9,13 @@ import { prepare, settingOf } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
 import type { Expectation, ReadingKind } from "./reading-evidence.ts";
 
-export interface SoundReading extends Expectation {
+interface SoundReading extends Expectation {
   readonly kind: ReadingKind;
   /** A fingerprint has shown what it lasts off by. */
   readonly known: boolean;
 }
 
-export interface SoundReadings {
+interface SoundReadings {
   readonly setting: Setting;
   /** On the system, as drawn or as the fingerprint found it [m³/s]. */
   readonly flow: number;

@@ -158,6 +158,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     severities: [
       [0.5, 1],
       [0.8, 1],
+      [0.97, 0.6],
     ],
     builtIn: true,
     severityMeans: "share of the flow lost",
