@@ -16,3 +16,14 @@ export function caseFrom(json: unknown): CaseFile {
   if (!file.ok) throw new Error(JSON.stringify(file.error));
   return file.value;
 }
+
+/** LF-2 near its duty, everything read, by gauges nobody stated a class of. */
+export const LF2_READ = {
+  label: "as found",
+  suctionPressure: "0.08 bar",
+  suctionGaugeHeight: "0.2 m",
+  dischargePressure: "4.1 bar",
+  dischargeGaugeHeight: "0.5 m",
+  flow: "64 m3/h",
+  amps: ["20.8 A", "21.0 A", "20.9 A"],
+};

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { caseFrom, pumpJson } from "../../../testing/cases.ts";
+import { caseFrom, LF2_READ, pumpJson } from "../../../testing/cases.ts";
 import type { CauseId } from "../../case/index.ts";
 import { type Situation, situationOf } from "../../visit/index.ts";
 import { posteriorOf } from "../posterior.ts";
@@ -15,16 +15,7 @@ type Json = Record<string, unknown>;
 
 const AS_SHEET = { flow: 1, head: 1 };
 
-const READ = {
-  label: "as found",
-  suctionPressure: "0.08 bar",
-  suctionGaugeHeight: "0.2 m",
-  dischargePressure: "4.1 bar",
-  dischargeGaugeHeight: "0.5 m",
-  flow: "64 m3/h",
-  amps: ["20.8 A", "21.0 A", "20.9 A"],
-};
-const WHEN_NEW = { ...READ, label: "when new" };
+const WHEN_NEW = { ...LF2_READ, label: "when new" };
 
 /** LF-2 without its drawn suction: nobody knows how high its source stands. */
 function situation(snapshots: readonly Json[], fingerprint?: readonly Json[]): Situation {
@@ -39,7 +30,7 @@ function situation(snapshots: readonly Json[], fingerprint?: readonly Json[]): S
 }
 
 function taughtBy(fingerprint: readonly Json[], condition: Condition = SOUND) {
-  const s = situation([READ], fingerprint);
+  const s = situation([LF2_READ], fingerprint);
   const model = modelOf(s);
   const prepared = s.fingerprints.map((f, i) => prepare(s, f, 100 + i, model, true));
   return { ...experienceOf(prepared, condition, AS_SHEET), prepared };
@@ -131,7 +122,7 @@ describe("what a fingerprint teaches", () => {
 
 describe("a visit after a fingerprint", () => {
   it("blames the suction for what it lost since, though nobody knows its level", () => {
-    const now = { ...READ, suctionPressure: "-0.3 bar", dischargePressure: "3.7 bar" };
+    const now = { ...LF2_READ, suctionPressure: "-0.3 bar", dischargePressure: "3.7 bar" };
     const alone = chanceOf(situation([now]), "suction-restriction");
     const compared = chanceOf(situation([now], [WHEN_NEW]), "suction-restriction");
     expect(compared).toBeGreaterThan(0.6);
@@ -140,9 +131,9 @@ describe("a visit after a fingerprint", () => {
 
   it("does not blame a suction that always was as low", () => {
     const low = { suctionPressure: "-0.2 bar", dischargePressure: "3.8 bar" };
-    const alone = chanceOf(situation([{ ...READ, ...low }]), "suction-restriction");
+    const alone = chanceOf(situation([{ ...LF2_READ, ...low }]), "suction-restriction");
     const compared = chanceOf(
-      situation([{ ...READ, ...low }], [{ ...WHEN_NEW, ...low }]),
+      situation([{ ...LF2_READ, ...low }], [{ ...WHEN_NEW, ...low }]),
       "suction-restriction",
     );
     expect(compared).toBeLessThan(0.5 * alone);
@@ -155,7 +146,7 @@ describe("a visit after a fingerprint", () => {
       amps: ["17.5 A", "17.6 A", "17.5 A"],
     };
     const odds = (fingerprint: Json) => {
-      const { causes } = posteriorOf(situation([{ ...READ, ...weak }], [fingerprint]));
+      const { causes } = posteriorOf(situation([{ ...LF2_READ, ...weak }], [fingerprint]));
       const of = (id: CauseId) => causes.find((c) => c.row.id === id)?.probability ?? Number.NaN;
       return of("wrong-impeller-or-curve") / of("impeller-worn");
     };
@@ -165,7 +156,7 @@ describe("a visit after a fingerprint", () => {
 });
 
 describe("own curves with a condition built in", () => {
-  const s = situation([READ], [WHEN_NEW]);
+  const s = situation([LF2_READ], [WHEN_NEW]);
   const owns = ownCurves(s, modelOf(s), true);
   const total = (list: readonly { readonly log: number }[]) =>
     list.reduce((sum, o) => sum + Math.exp(o.log), 0);
@@ -182,7 +173,7 @@ describe("own curves with a condition built in", () => {
   });
 
   it("cost nothing where there is no fingerprint", () => {
-    const without = situation([READ, { ...READ, label: "again" }]);
+    const without = situation([LF2_READ, { ...LF2_READ, label: "again" }]);
     const curves = ownCurves(without, modelOf(without), true);
     expect(curves.builtIn({ ...SOUND, curveHead: 0.7 })).toBe(curves.sound);
   });

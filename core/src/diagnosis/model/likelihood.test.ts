@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
-import { caseFrom, pumpJson } from "../../../testing/cases.ts";
+import { caseFrom, LF2_READ, pumpJson } from "../../../testing/cases.ts";
 import { situationOf } from "../../visit/index.ts";
 import { CAUSES, causeRow } from "../tables/causes/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
@@ -20,16 +20,6 @@ function prepared(snapshots: object[], tag = "LF-2"): Prepared[] {
   const model = modelOf(situation);
   return situation.snapshots.map((s, i) => prepare(situation, s, i, model, snapshots.length > 1));
 }
-
-const READ = {
-  label: "as found",
-  suctionPressure: "0.08 bar",
-  suctionGaugeHeight: "0.2 m",
-  dischargePressure: "4.1 bar",
-  dischargeGaugeHeight: "0.5 m",
-  flow: "64 m3/h",
-  amps: ["20.8 A", "21.0 A", "20.9 A"],
-};
 
 /** ln of Student-t with eight degrees of freedom, up to its constant. */
 function student(r: ReadingEvidence, setting: Setting, flow: number): number {
@@ -58,7 +48,7 @@ function bruteForce(
 }
 
 describe("the integral over the unknown flow", () => {
-  const [p] = prepared([READ]);
+  const [p] = prepared([LF2_READ]);
   if (!p) throw new Error("one snapshot");
   const free = { ...SOUND, vapour: "may" } as const;
   const flat: FlowPrior = { kind: "anywhere", limit: p.pump.reach };
@@ -140,7 +130,7 @@ describe("the integral over the unknown flow", () => {
 });
 
 describe("a changed system", () => {
-  const [p] = prepared([READ]);
+  const [p] = prepared([LF2_READ]);
   if (!p) throw new Error("one snapshot");
   const flowUnder = (change: Partial<Condition>): number => {
     const at = settingOf(p, { ...SOUND, ...change }, AS_SHEET);
@@ -165,8 +155,8 @@ describe("a changed system", () => {
 
 describe("size and own curve summed out", () => {
   const snapshots = [
-    READ,
-    { ...READ, label: "shut", valve: "shut", flow: null, dischargePressure: "4.9 bar" },
+    LF2_READ,
+    { ...LF2_READ, label: "shut", valve: "shut", flow: null, dischargePressure: "4.9 bar" },
   ];
   const situation = situationOf(caseFrom({ ...pumpJson("LF-2"), snapshots }));
   let list: Prepared[];
