@@ -59,6 +59,19 @@ describe("what changed since the fingerprint", () => {
     );
   });
 
+  it("takes the latest by its date, in whatever order they were written", () => {
+    const of = (date: string, dischargePressure: string) => ({
+      date,
+      snapshots: [{ ...WHEN_NEW, dischargePressure }],
+    });
+    const file = caseFrom({
+      ...pumpJson("LF-2"),
+      fingerprint: [of("2026-02-11", "3.4 bar"), of("2024-05-02", "4.4 bar")],
+      snapshots: [{ ...WHEN_NEW, label: "as found", dischargePressure: "3.4 bar" }],
+    });
+    expect(sinceFingerprint(situationOf(file), "metric")[0]).toContain("Nothing has changed");
+  });
+
   it("stands among the reasons of a diagnosis", () => {
     const { explanation } = diagnose(visit({ dischargePressure: "3.4 bar" }));
     expect(explanation.join(" ")).toContain("Since the fingerprint: discharge gauge from 4.10 bar");

@@ -90,6 +90,7 @@ export interface Situation {
   readonly impellerStyle: "enclosed" | "semi-open" | "open" | "vortex" | undefined;
   readonly screwedImpeller: boolean;
   readonly snapshots: readonly Snapshot[];
+  /** Snapshots of the pump when it was known to be sound, oldest first. */
   readonly fingerprints: readonly Snapshot[];
   /** Line between a submerged pump and the discharge gauge far above it. */
   readonly riser: readonly LineElement[];
@@ -116,6 +117,21 @@ const USUAL_INSTALLATION: Readonly<Partial<Record<Family, Installation>>> = {
   borehole: "submerged",
   sump: "submerged",
 };
+
+function fingerprintsOf(context: ReadingContext): readonly Snapshot[] {
+  return (
+    context.file.fingerprint
+      .map(({ date, snapshots }, i) => ({
+        date,
+        snapshots: snapshots.map((s, j) =>
+          snapshotOf(s, `fingerprint[${i}].snapshots[${j}]`, context),
+        ),
+      }))
+      // One without a date may be the oldest there is.
+      .sort((a, b) => (a.date ?? "").localeCompare(b.date ?? ""))
+      .flatMap((f) => f.snapshots)
+  );
+}
 
 /** Builds the situation. Never fails: what is missing or impossible becomes a note. */
 export function situationOf(file: CaseFile): Situation {
@@ -183,9 +199,7 @@ export function situationOf(file: CaseFile): Situation {
     impellerStyle: pump.impeller?.style,
     screwedImpeller: pump.impeller?.mounting === "screwed",
     snapshots,
-    fingerprints: file.fingerprint.flatMap((f, i) =>
-      f.snapshots.map((s, j) => snapshotOf(s, `fingerprint[${i}].snapshots[${j}]`, context)),
-    ),
+    fingerprints: fingerprintsOf(context),
     riser: installation === "submerged" ? riserOf(file, snapshots[0]?.discharge?.gaugeHeight) : [],
     timedLevel: timedLevelOf(file, notes),
     present: present.filter((o) => !both.includes(o)),

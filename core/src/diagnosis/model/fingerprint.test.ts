@@ -6,7 +6,7 @@ import { type Situation, situationOf } from "../../visit/index.ts";
 import { posteriorOf } from "../posterior.ts";
 import { causeRow } from "../tables/causes/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
-import { experienceOf } from "./fingerprint.ts";
+import { experienceOf, teachers } from "./fingerprint.ts";
 import { ownCurves } from "./marginal.ts";
 import { prepare } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
@@ -113,6 +113,16 @@ describe("what a fingerprint teaches", () => {
     const more = logKOf("50 m3/h") - logKOf("66 m3/h");
     expect(more).toBeGreaterThan(0.2);
     expect(more).toBeLessThan(2 * Math.log(66 / 50) + 1);
+  });
+
+  it("is learnt from the latest few of many that ran", () => {
+    const many = Array.from({ length: 40 }, (_, i) => ({
+      ...WHEN_NEW,
+      label: `${i}`,
+      ...(i === 38 ? { running: false } : {}),
+    }));
+    const kept = teachers(situation([LF2_READ], many).fingerprints);
+    expect(kept.map((s) => s.label)).toEqual(["33", "34", "35", "36", "37", "39"]);
   });
 
   it("says nothing of the clean system when it ran on a changed one", () => {

@@ -3,6 +3,7 @@
  * what the model says, and the system it works on. Like is compared with like then: today's suction with
  * that of the day it was known to be right, whatever the level nobody wrote down.
  */
+import type { Snapshot } from "../../visit/index.ts";
 import type { Condition } from "./condition.ts";
 import type { FlowPrior, SystemCurve } from "./flow-prior.ts";
 import {
@@ -48,6 +49,13 @@ const FORGOTTEN = 0.1;
 const LEAST_SPREAD = 0.02;
 /** How far a system moves from visit to visit, as a spread of ln k. */
 const MOVED = 0.1;
+
+/** The latest snapshots of fingerprints that are learnt from: older ones tell of another pump by now. */
+const LEARNT_FROM = 6;
+
+/** Snapshots of fingerprints that teach. */
+export const teachers = (fingerprints: readonly Snapshot[]): readonly Snapshot[] =>
+  fingerprints.filter((s) => s.running).slice(-LEARNT_FROM);
 
 /**
  * What fingerprints teach.

@@ -2,7 +2,7 @@
 import type { CauseId } from "../../case/index.ts";
 import type { Situation } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
-import { experienceOf } from "./fingerprint.ts";
+import { experienceOf, teachers } from "./fingerprint.ts";
 import type { FlowPrior } from "./flow-prior.ts";
 import { integrateFlow } from "./flow-integral.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
@@ -81,9 +81,9 @@ export function ownCurves(
 ): OwnCurves {
   if (!shared || !model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
   const t = ownTolerance(situation);
-  const prepared = situation.fingerprints
-    .filter((s) => s.running)
-    .map((s, i) => prepare(situation, s, 100 + i, model, true));
+  const prepared = teachers(situation.fingerprints).map((s, i) =>
+    prepare(situation, s, 100 + i, model, true),
+  );
   const nodes = OWN_CURVE_NODES.map(([z, weight]): OwnCurve => {
     const node = {
       flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,

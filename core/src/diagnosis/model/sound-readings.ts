@@ -1,7 +1,7 @@
 /** What the gauges of a sound pump should show at its duty, before anything is read. */
 import type { Situation, Snapshot } from "../../visit/index.ts";
 import { SOUND } from "./condition.ts";
-import { experienceOf } from "./fingerprint.ts";
+import { experienceOf, teachers } from "./fingerprint.ts";
 import { emptyLikelihood, integrateFlow } from "./flow-integral.ts";
 import { taught } from "./lessons.ts";
 import type { Setting } from "./operating-state.ts";
@@ -32,7 +32,7 @@ const AS_SHEET = { flow: 1, head: 1 };
 export function soundReadings(situation: Situation, template: Snapshot): SoundReadings {
   const model = modelOf(situation);
   const ready = (s: Snapshot) => prepare(situation, s, 0, model, false);
-  const like = situation.fingerprints.filter((f) => f.running && f.valve === template.valve);
+  const like = teachers(situation.fingerprints).filter((f) => f.valve === template.valve);
   const side = (alone: (s: Snapshot) => Snapshot) => {
     const prepared = ready(alone(template));
     const setting = settingOf(prepared, SOUND, AS_SHEET);
