@@ -88,6 +88,31 @@ test("two tabs on one sheet show the same", async ({ context, page }) => {
   await allSent(other);
 });
 
+test("a form waits until the page can keep what is typed into it", async ({ page }) => {
+  let release = () => {};
+  const held = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  await page.route("**/_next/static/**/*.js", async (route) => {
+    await held;
+    await route.continue();
+  });
+  for (const [path, label] of [
+    ["/call", "What is wrong, in a line"],
+    ["/yard/new", "What it is for"],
+  ] as const) {
+    await page.goto(path, { waitUntil: "commit" });
+    const field = page.getByLabel(label);
+    if (path === "/call") {
+      await expect(field).toBeDisabled();
+      release();
+    }
+    await expect(field).toBeEnabled();
+    await field.fill("typed at once");
+    await expect(field).toHaveValue("typed at once");
+  }
+});
+
 test("a pump of a tag and a family gets a sheet, and the Board says what these readings prove", async ({
   page,
 }) => {

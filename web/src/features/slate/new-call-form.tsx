@@ -3,6 +3,7 @@
 import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
 import { Button, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useActionState, useState } from "react";
+import { Fields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
 import { takeCall } from "./new-call";
 import classes from "./new-call.module.css";
@@ -22,11 +23,12 @@ export function NewCallForm({
   const [state, action, pending] = useActionState(takeCall, { error: null });
   const [fields, setFields] = useState({ pump: chosen, kind: "call", complaint: "", note: "" });
   const [codes, setCodes] = useState<readonly string[]>([]);
+  const set = (name: keyof typeof fields, value: string) =>
+    setFields((known) => ({ ...known, [name]: value }));
   const field = (name: keyof typeof fields) => ({
     name,
     value: fields[name],
-    onChange: (e: { currentTarget: { value: string } }) =>
-      setFields({ ...fields, [name]: e.currentTarget.value }),
+    onChange: (e: { currentTarget: { value: string } }) => set(name, e.currentTarget.value),
   });
   const toggle = (id: string) =>
     setCodes(codes.includes(id) ? codes.filter((c) => c !== id) : [...codes, id]);
@@ -34,48 +36,50 @@ export function NewCallForm({
     <main>
       <PageHead title="New call" about="It opens the run sheet at once." />
       <form action={action} className={classes.form} noValidate>
-        <NativeSelect
-          label="Pump"
-          {...field("pump")}
-          data={[
-            { value: "", label: "choose" },
-            ...pumps.map((p) => ({ value: p.id, label: p.name })),
-          ]}
-        />
-        <NativeSelect
-          label="What kind of visit"
-          {...field("kind")}
-          data={[
-            { value: "call", label: "call: something is wrong" },
-            { value: "round", label: "planned round" },
-          ]}
-        />
-        <TextInput label="What is wrong, in a line" {...field("complaint")} />
-        <fieldset className={classes.chips}>
-          <legend>And by chips</legend>
-          {CHIPS.map((o) => (
-            <button
-              key={o.id}
-              type="button"
-              aria-pressed={codes.includes(o.id)}
-              onClick={() => toggle(o.id)}
-            >
-              {o.name}
-            </button>
-          ))}
-          {codes.map((c) => (
-            <input key={c} type="hidden" name="codes" value={c} />
-          ))}
-        </fieldset>
-        <Textarea label="In the caller's words" rows={3} {...field("note")} />
-        {state.error ? (
-          <p role="alert" className={classes.error}>
-            {state.error}
-          </p>
-        ) : null}
-        <Button type="submit" loading={pending}>
-          Open the run sheet
-        </Button>
+        <Fields>
+          <NativeSelect
+            label="Pump"
+            {...field("pump")}
+            data={[
+              { value: "", label: "choose" },
+              ...pumps.map((p) => ({ value: p.id, label: p.name })),
+            ]}
+          />
+          <NativeSelect
+            label="What kind of visit"
+            {...field("kind")}
+            data={[
+              { value: "call", label: "call: something is wrong" },
+              { value: "round", label: "planned round" },
+            ]}
+          />
+          <TextInput label="What is wrong, in a line" {...field("complaint")} />
+          <fieldset className={classes.chips}>
+            <legend>And by chips</legend>
+            {CHIPS.map((o) => (
+              <button
+                key={o.id}
+                type="button"
+                aria-pressed={codes.includes(o.id)}
+                onClick={() => toggle(o.id)}
+              >
+                {o.name}
+              </button>
+            ))}
+            {codes.map((c) => (
+              <input key={c} type="hidden" name="codes" value={c} />
+            ))}
+          </fieldset>
+          <Textarea label="In the caller's words" rows={3} {...field("note")} />
+          {state.error ? (
+            <p role="alert" className={classes.error}>
+              {state.error}
+            </p>
+          ) : null}
+          <Button type="submit" loading={pending}>
+            Open the run sheet
+          </Button>
+        </Fields>
       </form>
     </main>
   );

@@ -2,6 +2,7 @@
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useActionState, useState } from "react";
+import { Fields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
 import { makePump } from "./new-pump";
 import { familyWords } from "./words";
@@ -24,55 +25,58 @@ export function NewPumpForm({
     siteName: "",
     purpose: "",
   });
+  const set = (name: keyof typeof fields, value: string) =>
+    setFields((known) => ({ ...known, [name]: value }));
   const field = (name: keyof typeof fields) => ({
     name,
     value: fields[name],
-    onChange: (e: { currentTarget: { value: string } }) =>
-      setFields({ ...fields, [name]: e.currentTarget.value }),
+    onChange: (e: { currentTarget: { value: string } }) => set(name, e.currentTarget.value),
   });
   return (
     <main>
       <PageHead title="New pump" about="A tag and a family are enough to start." />
       <form action={action} className={classes.form} noValidate>
-        <TextInput label="Tag" {...field("tag")} autoFocus />
-        <NativeSelect
-          label="Family"
-          {...field("family")}
-          data={[
-            { value: "", label: "choose" },
-            ...families.map((f) => ({ value: f, label: familyWords(f) })),
-          ]}
-        />
-        <NativeSelect
-          label="Place"
-          {...field("site")}
-          data={[
-            ...sites.map((s) => ({ value: s.id, label: s.name })),
-            { value: "new", label: "a new place" },
-          ]}
-        />
-        {fields.site === "new" ? (
-          <TextInput label="Name of the new place" {...field("siteName")} />
-        ) : null}
-        <NativeSelect
-          label="How it stands"
-          {...field("installation")}
-          data={[
-            { value: "", label: "not known yet" },
-            { value: "flooded", label: "flooded: the source stands above it" },
-            { value: "lift", label: "suction lift: the source lies below it" },
-            { value: "submerged", label: "submerged" },
-          ]}
-        />
-        <TextInput label="What it is for" {...field("purpose")} />
-        {state.error ? (
-          <p role="alert" className={classes.formError}>
-            {state.error}
-          </p>
-        ) : null}
-        <Button type="submit" loading={pending}>
-          Make the pump
-        </Button>
+        <Fields>
+          <TextInput label="Tag" {...field("tag")} autoFocus />
+          <NativeSelect
+            label="Family"
+            {...field("family")}
+            data={[
+              { value: "", label: "choose" },
+              ...families.map((f) => ({ value: f, label: familyWords(f) })),
+            ]}
+          />
+          <NativeSelect
+            label="Place"
+            {...field("site")}
+            data={[
+              ...sites.map((s) => ({ value: s.id, label: s.name })),
+              { value: "new", label: "a new place" },
+            ]}
+          />
+          {fields.site === "new" ? (
+            <TextInput label="Name of the new place" {...field("siteName")} />
+          ) : null}
+          <NativeSelect
+            label="How it stands"
+            {...field("installation")}
+            data={[
+              { value: "", label: "not known yet" },
+              { value: "flooded", label: "flooded: the source stands above it" },
+              { value: "lift", label: "suction lift: the source lies below it" },
+              { value: "submerged", label: "submerged" },
+            ]}
+          />
+          <TextInput label="What it is for" {...field("purpose")} />
+          {state.error ? (
+            <p role="alert" className={classes.formError}>
+              {state.error}
+            </p>
+          ) : null}
+          <Button type="submit" loading={pending}>
+            Make the pump
+          </Button>
+        </Fields>
       </form>
     </main>
   );
