@@ -83,6 +83,8 @@ export interface Situation {
   readonly system: CaseSystem | undefined;
   readonly duty: { readonly flow: number; readonly head: number } | undefined;
   readonly closedLoop: boolean;
+  /** Whether somebody said it is a circuit or not; `closedLoop` is false where nobody did. */
+  readonly loopStated: boolean;
   /** Whether a second pump shares the header; undefined when nobody said. */
   readonly standby: boolean | undefined;
   /** Whether the kind of drive was stated, or "direct" is only the usual one. */
@@ -194,6 +196,7 @@ export function situationOf(file: CaseFile): Situation {
     system: systemOfCase(file, viscosity, reference),
     duty,
     closedLoop: file.system?.closedLoop ?? false,
+    loopStated: file.system?.closedLoop !== undefined,
     standby: file.system?.standby,
     driveStated: pump.drive?.kind !== undefined,
     impellerStyle: pump.impeller?.style,

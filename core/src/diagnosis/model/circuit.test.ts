@@ -33,6 +33,15 @@ function told({ family = "end-suction", installation = "flooded", suctionPressur
 describe("whether a pump works on a closed circuit", () => {
   it.each<[string, Told, boolean]>([
     ["stated", { rest: { system: { closedLoop: true } } }, true],
+    [
+      "stated that it is none, whatever pump and gauge look like",
+      {
+        family: "inline-circulator",
+        suctionPressure: "1.6 bar",
+        rest: { system: { closedLoop: false } },
+      },
+      false,
+    ],
     ["nothing said, a suction under a tank", { suctionPressure: "0.3 bar" }, false],
     ["nothing said, a suction under more than any tank", { suctionPressure: "1.6 bar" }, true],
     ["nothing said of an inline circulator", { family: "inline-circulator" }, true],

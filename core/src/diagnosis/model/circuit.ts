@@ -11,7 +11,7 @@ const NOBODYS_TANK = 6;
  * unless the plan shows a level or a static head, which circuits have not.
  */
 export function inCircuit(s: Situation): boolean {
-  if (s.closedLoop) return true;
+  if (s.loopStated) return s.closedLoop;
   if (s.installation !== "flooded" || s.layout || s.staticHead !== undefined) return false;
   if (s.family === "inline-circulator") return true;
   const perMetre = s.liquid.density * GRAVITY;

@@ -7,7 +7,7 @@ import { posteriorOf } from "../posterior.ts";
 import { causeRow } from "../tables/causes/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { experienceOf, teachers } from "./fingerprint.ts";
-import { ownCurves } from "./marginal.ts";
+import { ownCurves } from "./own-curves.ts";
 import { prepare } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
 

@@ -94,6 +94,28 @@ describe("the discharge gauge", () => {
   });
 });
 
+describe("a submerged pump", () => {
+  it("has no suction pipe whose loss could be in doubt", () => {
+    const at = (flow: number) =>
+      expected("discharge-alone", {
+        snapshot: WITHOUT_SUCTION,
+        rest: {
+          pump: { ...(pumpJson("LF-2")["pump"] as Json), installation: "submerged" },
+          suction: { sourceLevel: "2 m" },
+        },
+        flow,
+      });
+    const piped = (flow: number) =>
+      expected("discharge-alone", {
+        snapshot: WITHOUT_SUCTION,
+        rest: { suction: { sourceLevel: "2 m" } },
+        flow,
+      });
+    expect(piped(FLOW).spread - at(FLOW).spread).toBeGreaterThan(1e3);
+    expect(piped(0).spread).toBeCloseTo(at(0).spread, 3);
+  });
+});
+
 describe("what lasts of a gap", () => {
   it("is never more than the whole of it, whatever is wrong", () => {
     const conditions: Partial<Condition>[] = [

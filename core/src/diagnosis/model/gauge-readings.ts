@@ -74,12 +74,12 @@ function usualPlace(situation: Situation): keyof typeof UNKNOWN_SUCTION {
   return family === "borehole" ? "borehole" : "sump";
 }
 
-/** How well the clean loss of a suction is known at a flow [m]. */
+/** How well the clean loss of a suction is known at a flow [m]; a submerged inlet has no pipe to lose any. */
 function cleanLossU(situation: Situation) {
   const drawn = situation.suctionSide.loss !== undefined;
   const undrawn = UNDRAWN_LOSS_U[inCircuit(situation) ? "closed" : "open"];
   return ({ loss, referenceFlow }: SuctionModel, flow: number): number =>
-    (drawn ? LOSS_U * loss : undrawn) * (flow / referenceFlow) ** 2;
+    (drawn ? LOSS_U * loss : loss > 0 ? undrawn : 0) * (flow / referenceFlow) ** 2;
 }
 
 export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvidence | undefined {

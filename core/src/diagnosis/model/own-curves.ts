@@ -1,0 +1,80 @@
+/** How far this pump may lie from its sheet: the deviations tried, weighed by what its fingerprints say. */
+import type { Situation } from "../../visit/index.ts";
+import { type Condition, SOUND } from "./condition.ts";
+import { experienceOf, teachers } from "./fingerprint.ts";
+import type { FlowPrior } from "./flow-prior.ts";
+import { type Lessons, UNTAUGHT } from "./lessons.ts";
+import { logSum } from "./log-sum.ts";
+import { ownTolerance, prepare, TOLERANCE_SIGMAS } from "./preparation.ts";
+import type { PumpModel } from "./pump-model.ts";
+
+/** A deviation of this pump from its sheet: factors, and its ln weight. */
+export interface OwnCurve {
+  readonly flow: number;
+  readonly head: number;
+  readonly log: number;
+  /** What the fingerprints teach if it is so. */
+  readonly lessons: Lessons;
+  readonly system: FlowPrior | undefined;
+}
+
+export const AS_SHEET: readonly [OwnCurve] = [
+  { flow: 1, head: 1, log: 0, lessons: UNTAUGHT, system: undefined },
+];
+/**
+ * Standard deviations from the curve tried when several snapshots share it, with their weights:
+ * three-point Gauss–Hermite, exact for what varies up to the fifth power.
+ */
+const OWN_CURVE_NODES = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const;
+/** ln weight below which an own-curve node is not followed. */
+const HOPELESS = -9;
+
+/** What is possible of this pump's own deviation from its sheet, with what its fingerprints teach. */
+export interface OwnCurves {
+  /** If the fingerprints were taken of a sound pump. */
+  readonly sound: readonly OwnCurve[];
+  /** If as likely as not this condition was there already when they were taken. */
+  readonly builtIn: (condition: Condition) => readonly OwnCurve[];
+}
+
+/**
+ * The own-curve nodes and their ln weights: the normal prior times what the fingerprints say.
+ * @param shared - several snapshots share the deviation; otherwise it is part of each reading's spread
+ */
+export function ownCurves(
+  situation: Situation,
+  model: PumpModel | undefined,
+  shared: boolean,
+): OwnCurves {
+  if (!shared || !model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
+  const t = ownTolerance(situation);
+  const prepared = teachers(situation.fingerprints).map((s, i) =>
+    prepare(situation, s, 100 + i, model, true),
+  );
+  const nodes = OWN_CURVE_NODES.map(([z, weight]): OwnCurve => {
+    const node = {
+      flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
+      head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
+    };
+    const { log, lessons, system } = experienceOf(prepared, SOUND, node);
+    return { ...node, log: Math.log(weight) + log, lessons, system };
+  });
+  const sum = logSum(nodes.map((n) => n.log));
+  const sound = nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS);
+  if (prepared.length === 0) return { sound, builtIn: () => sound };
+  const [asSheet] = AS_SHEET;
+  const soundLog = experienceOf(prepared, SOUND, asSheet).log;
+  return {
+    sound,
+    // How much better the condition explains the fingerprints is told well enough on the sheet's own curve.
+    builtIn: (condition) => {
+      const { log, lessons, system } = experienceOf(prepared, condition, asSheet);
+      const there = { ...asSheet, log: log - soundLog, lessons, system };
+      return [...sound, there].map((n) => ({ ...n, log: n.log - Math.LN2 }));
+    },
+  };
+}
