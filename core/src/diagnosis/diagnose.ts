@@ -18,7 +18,7 @@ import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 import { forbiddenTests } from "./place.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
-import { evidenceWords, readingValue } from "./words.ts";
+import { evidencePhrase, readingValue } from "./words.ts";
 
 /** Version of the engine; stored with every result. */
 export const ENGINE_VERSION = "0.4.0";
@@ -99,11 +99,12 @@ export const diagnose = (file: CaseFile, units: UnitSystem = "metric"): Diagnosi
   diagnoseFully(file, units).result;
 
 function causesOf(posterior: Posterior, units: UnitSystem): ResultCause[] {
+  const phrases = posterior.items.map((item) => evidencePhrase(item, units));
   return posterior.causes
     .map((c, i): ResultCause => {
-      const weighed = posterior.items.flatMap((item): Evidence[] => {
+      const weighed = posterior.items.flatMap((item, k): Evidence[] => {
         const bits = posterior.bits(item, i);
-        return Math.abs(bits) < WORTH_SAYING ? [] : [{ what: evidenceWords(item, c, units), bits }];
+        return Math.abs(bits) < WORTH_SAYING ? [] : [{ what: phrases[k]?.(c) ?? "", bits }];
       });
       return {
         id: c.row.id,

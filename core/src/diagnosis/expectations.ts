@@ -3,7 +3,7 @@ import { currentAtLoad, noLoadCurrentOf } from "../drive/index.ts";
 import { gaugePa } from "../quantity/index.ts";
 import { expectedSpeed, type Situation, type Snapshot } from "../visit/index.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
-import type { ReadingKind } from "./model/reading-evidence.ts";
+import { expectedAt, type ReadingKind } from "./model/reading-evidence.ts";
 import { soundReadings } from "./model/sound-readings.ts";
 
 interface ExpectedBand {
@@ -55,10 +55,10 @@ export function expectationsOf(situation: Situation, places: Snapshot): Expectat
     const told = r.known || (slot === "suctionPressure" ? situation.layout !== undefined : true);
     if (!slot || !told) continue;
     operate(setting, flow, state);
-    const extra = 1.3 * Math.sqrt(r.variance(state));
+    const extra = 1.3 * Math.sqrt(expectedAt(r, state).variance);
     out[slot] = spanOver((q) => {
       operate(setting, q, state);
-      return r.predict(state);
+      return expectedAt(r, state).predicted;
     }, extra);
   }
   if (situation.curve && flow > 0) {

@@ -66,16 +66,14 @@ export function posteriorOf(situation: Situation): Posterior {
   const rates = testRates(causes, weighed, prepared[found]?.scenery);
 
   const integrated: EvidenceItem[] = [
-    ...prepared.flatMap((p, snapshotIndex) =>
-      p.readings.map((reading, i) => ({
+    ...prepared
+      .flatMap((p) => p.readings)
+      .map((reading, i) => ({
         kind: "reading" as const,
         id: reading.id,
         reading,
-        logLikelihood: weighed.map(
-          (w) => w.logTotal - (w.logWithout[snapshotIndex]?.[i] ?? w.logTotal),
-        ),
+        logLikelihood: weighed.map((w) => w.logTotal - (w.logWithout[i] ?? w.logTotal)),
       })),
-    ),
     ...noticed.map(({ item }, j) => ({
       ...item,
       logLikelihood: weighed.map((w) => w.logTotal - (w.logUnnoticed[j] ?? w.logTotal)),

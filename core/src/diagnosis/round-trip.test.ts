@@ -3,6 +3,7 @@ import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import type { CauseId } from "../case/index.ts";
 import { situationOf } from "../visit/index.ts";
 import { diagnoseFully, simulate } from "./index.ts";
+import { expectedAt } from "./model/reading-evidence.ts";
 import { applies, CAUSES, causeRow } from "./tables/causes/index.ts";
 
 type Json = Record<string, unknown>;
@@ -69,8 +70,8 @@ describe("what the forward model shows, the backward one expects", () => {
         if (!setting || !state) throw new Error(`${tag} ${row.id}`);
         for (const { reading } of d.posterior.items) {
           if (!reading) continue;
-          const e = reading.under(setting);
-          const z = (reading.seen - e.predict(state)) / Math.sqrt(e.variance(state));
+          const e = expectedAt(reading.under(setting), state);
+          const z = (reading.seen - e.predicted) / Math.sqrt(e.variance);
           expect(Math.abs(z), `${tag} ${row.id} ${reading.id}`).toBeLessThan(3);
         }
       }

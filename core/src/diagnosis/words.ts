@@ -14,23 +14,29 @@ export function readingValue(r: ReadingEvidence, si: number, system: UnitSystem)
   return formatSi(si, r.dimension, system);
 }
 
-/**
- * One item of evidence as a phrase.
- * @param cause - for a reading, the cause whose expectation is named
- */
-export function evidenceWords(
-  item: EvidenceItem,
-  cause: PosteriorCause | undefined,
-  system: UnitSystem,
-): string {
-  if (item.reading) {
-    const r = item.reading;
-    const seen = readingValue(r, r.seen, system);
-    const predicted = cause?.predicted.get(r.id);
-    const where = r.snapshot && r.snapshot !== "as found" ? ` (${r.snapshot})` : "";
-    if (predicted === undefined) return `${r.label}${where} ${seen}`;
-    return `${r.label}${where} ${seen}, would be ${readingValue(r, predicted, system)}`;
+/** One item of evidence as a phrase; for a reading, the cause whose expectation is named. */
+type Phrase = (cause: PosteriorCause | undefined) => string;
+
+/** What is the same whatever the cause is worded once. */
+export function evidencePhrase(item: EvidenceItem, system: UnitSystem): Phrase {
+  const { reading } = item;
+  if (!reading) {
+    const words = plainWords(item, system);
+    return () => words;
   }
+  const { id, label, seen } = reading;
+  const words = `${label}${whenRead(reading)} ${readingValue(reading, seen, system)}`;
+  return (cause) => {
+    const predicted = cause?.predicted.get(id);
+    if (predicted === undefined) return words;
+    return `${words}, would be ${readingValue(reading, predicted, system)}`;
+  };
+}
+
+const whenRead = ({ snapshot }: ReadingEvidence): string =>
+  snapshot && snapshot !== "as found" ? ` (${snapshot})` : "";
+
+function plainWords(item: EvidenceItem, system: UnitSystem): string {
   if (item.observation) {
     return item.observation.present
       ? item.observation.name
@@ -54,7 +60,6 @@ export function evidenceWords(
 /** One item of evidence as a name with what was seen, without what any cause expects. */
 export function itemName(item: EvidenceItem, system: UnitSystem): string {
   const r = item.reading;
-  if (!r) return evidenceWords(item, undefined, system);
-  const where = r.snapshot && r.snapshot !== "as found" ? ` (${r.snapshot})` : "";
-  return `${r.label}${where} at ${readingValue(r, r.seen, system)}`;
+  if (!r) return plainWords(item, system);
+  return `${r.label}${whenRead(r)} at ${readingValue(r, r.seen, system)}`;
 }

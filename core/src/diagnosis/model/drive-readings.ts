@@ -29,24 +29,27 @@ export function shaftPower(place: Place): ReadingEvidence | undefined {
     under: ({ condition: c, pump }) => {
       const { supply } = c;
       const known = !supply.phaseLost;
-      const share = Math.hypot(spread.power, supply.apparentSpread);
+      const share2 = spread.power ** 2 + supply.apparentSpread ** 2;
+      const lasting = 0.5 * p.u ** 2 + byCurrent ** 2;
+      const sheet2 = spread.power ** 2;
       const fixed = known
         ? p.u ** 2 +
           byCurrent ** 2 +
           (c.looseness * 0.25 * motor.power) ** 2 +
           ((c.dead?.powerSpread ?? 0) * (pump.bestPower ?? 0)) ** 2
         : motor.power ** 2;
+      // With a phase gone the current says nothing of the shaft.
+      if (!known) return constant(p.value, fixed);
       return {
-        // With a phase gone the current says nothing of the shaft.
-        predict: (s) => (known ? s.power * supply.apparentLoad : p.value),
-        variance: (s) => (known ? fixed + (share * s.power) ** 2 : fixed),
+        at: ({ power }, out) => {
+          const power2 = power * power;
+          out.predicted = power * supply.apparentLoad;
+          out.variance = fixed + share2 * power2;
+          // Plate and sheet are off by the same on every day; half of the current's doubt is the plate's.
+          out.lasting = Math.sqrt(lasting + sheet2 * power2);
+        },
       };
     },
-    // Plate and sheet are off by the same on every day; half of the current's doubt is the plate's.
-    lasting: ({ condition }, { power }) =>
-      condition.supply.phaseLost
-        ? 0
-        : Math.hypot(Math.SQRT1_2 * p.u, byCurrent, spread.power * power),
   };
 }
 
@@ -94,9 +97,9 @@ export function phaseBalance({ situation, snapshot, named }: Place): ReadingEvid
           uVolts ** 2 +
           supply.imbalanceSpread ** 2 +
           (c.looseness * 8) ** 2,
+        LASTING_IMBALANCE * usual.spread,
       );
     },
-    lasting: ({ condition }) => (condition.supply.phaseLost ? 0 : LASTING_IMBALANCE * usual.spread),
   };
 }
 
@@ -113,12 +116,12 @@ export function voltBalance({ situation, snapshot, named }: Place): ReadingEvide
     under: ({ condition: { supply, looseness } }) =>
       supply.phaseLost
         ? constant(volts.percent, LOST_PHASE.spread ** 2)
-        : constant(supply.voltImbalance, supply.voltImbalanceSpread ** 2 + (looseness * 2) ** 2),
-    lasting: ({ condition: { supply } }) =>
-      supply.phaseLost
-        ? 0
-        : LASTING_IMBALANCE *
-          Math.min(supply.voltImbalanceSpread, SOUND.supply.voltImbalanceSpread),
+        : constant(
+            supply.voltImbalance,
+            supply.voltImbalanceSpread ** 2 + (looseness * 2) ** 2,
+            LASTING_IMBALANCE *
+              Math.min(supply.voltImbalanceSpread, SOUND.supply.voltImbalanceSpread),
+          ),
   };
 }
 
@@ -139,10 +142,9 @@ export function supplyVoltage({ situation, snapshot, named }: Place): ReadingEvi
     under: ({ condition: { supply, looseness } }) =>
       constant(
         plate * supply.volts,
-        (plate * Math.hypot(supply.voltsSpread, 0.05 * looseness)) ** 2,
+        plate ** 2 * (supply.voltsSpread ** 2 + (0.05 * looseness) ** 2),
+        LASTING_VOLTS * plate * Math.min(supply.voltsSpread, SOUND.supply.voltsSpread),
       ),
-    lasting: ({ condition: { supply } }) =>
-      LASTING_VOLTS * plate * Math.min(supply.voltsSpread, SOUND.supply.voltsSpread),
   };
 }
 
@@ -192,14 +194,17 @@ export function tachometer({
     // The slip tells the load, whatever the currents say.
     under: ({ condition: c }) => {
       const perWatt = perWattAt(c);
-      const fixed = own + away(c) + ((c.dead?.powerSpread ?? 0) * rated * 0.5) ** 2;
       const phase = c.supply.phaseLost ? rated : 0;
+      const fixed = own + away(c) + ((c.dead?.powerSpread ?? 0) * rated * 0.5) ** 2 + phase ** 2;
       return {
-        predict: (s) => (synchronous - perWatt * s.power) * c.speed,
-        variance: (s) => fixed + (SLIP_U * perWatt * s.power) ** 2 + phase ** 2,
+        at: ({ power }, out) => {
+          const doubt = SLIP_U * perWatt * power;
+          out.predicted = (synchronous - perWatt * power) * c.speed;
+          out.variance = fixed + doubt * doubt;
+          out.lasting = doubt;
+        },
       };
     },
-    lasting: ({ condition }, { power }) => SLIP_U * perWattAt(condition) * power,
   };
 }
 

@@ -17,7 +17,7 @@ import {
 import { type Lesson, type Lessons, taught } from "./lessons.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { type Prepared, settingOf } from "./preparation.ts";
-import type { ReadingKind } from "./reading-evidence.ts";
+import { nothingExpected, type ReadingKind } from "./reading-evidence.ts";
 import { changedSystem } from "./system-flow.ts";
 
 /** What is known of a plant from its fingerprints. */
@@ -89,6 +89,9 @@ function moved(system: FlowPrior): FlowPrior {
   return { ...system, curves };
 }
 
+/** Working memory. */
+const expected = nothingExpected();
+
 /** A flow the pump may have run at, its state there, and what it makes of the readings. */
 interface Moment {
   readonly state: OperatingState;
@@ -103,13 +106,13 @@ function learn(known: Learnt, p: Prepared, setting: Setting): Learnt {
   const prior = changedSystem(clean, setting);
   const likelihood = emptyLikelihood(p.readings.length, true);
   integrateFlow(setting, p.readings, prior, likelihood, known.lessons);
-  const expected = p.readings.map((r) => taught(r, setting, known.lessons));
+  const expectations = p.readings.map((r) => taught(r, setting, known.lessons));
   const moments = (likelihood.nodes ?? []).map(({ flow, weight }): Moment => {
     const state = emptyState();
     operate(setting, flow, state);
     const logs = p.readings.map(({ seen }, i) => {
-      const e = expected[i];
-      return e ? logStudent(seen, e.predict(state), e.variance(state), e.below) : 0;
+      expectations[i]?.at(state, expected);
+      return logStudent(seen, expected.predicted, expected.variance, expectations[i]?.below);
     });
     return { state, weight, logs, log: logs.reduce((a, b) => a + b, 0) };
   });
@@ -139,18 +142,19 @@ function lessonOf(
   before: Lesson | undefined,
 ): Fresh | undefined {
   const reading = readings[i];
-  if (!reading?.lasting) return undefined;
+  if (!reading) return undefined;
   const e = reading.under(setting);
   const top = Math.max(...moments.map((m) => m.log - (m.logs[i] ?? 0)));
   const sums = { all: 0, gap: 0, gap2: 0, variance: 0, lasting: 0 };
   for (const { state, weight, log, logs } of moments) {
     const share = weight * Math.exp(log - (logs[i] ?? 0) - top);
-    const gap = reading.seen - e.predict(state);
+    e.at(state, expected);
+    const gap = reading.seen - expected.predicted;
     sums.all += share;
     sums.gap += share * gap;
     sums.gap2 += share * gap * gap;
-    sums.variance += share * e.variance(state);
-    sums.lasting += share * reading.lasting(setting, state);
+    sums.variance += share * expected.variance;
+    sums.lasting += share * expected.lasting;
   }
   const lasting = sums.lasting / sums.all;
   if (!(lasting > 0)) return undefined;

@@ -8,7 +8,7 @@
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { flowAt, type FlowPrior, type SystemCurve } from "./flow-prior.ts";
 import { type Lessons, taught, UNTAUGHT } from "./lessons.ts";
-import type { Expectation, ReadingEvidence } from "./reading-evidence.ts";
+import { type Expectation, nothingExpected, type ReadingEvidence } from "./reading-evidence.ts";
 
 /**
  * Degrees of freedom of the Student-t: a reading far off costs much, but not everything. What readings of
@@ -93,13 +93,13 @@ const order = new Int32Array(MOST_NODES);
 const totals = new Float64Array(MOST_NODES);
 const chances = new Float64Array(MOST_NODES);
 const state = emptyState();
+const expected = nothingExpected();
 
 /** Evidence whose weight hangs on the flow: its place among all, what was seen, what should be. */
 interface Moving {
   readonly i: number;
   readonly seen: number;
-  readonly predict: Expectation["predict"];
-  readonly variance: Expectation["variance"];
+  readonly at: Expectation["at"];
   readonly below: number;
 }
 
@@ -131,17 +131,12 @@ export function integrateFlow(
     if (!r) continue;
     const e = taught(r, setting, lessons);
     if (r.still) {
-      const ll = logStudent(r.seen, e.predict(state), e.variance(state));
+      e.at(state, expected);
+      const ll = logStudent(r.seen, expected.predicted, expected.variance);
       stillTotal += ll;
       out.logWithout[i] = -ll;
     } else {
-      moving.push({
-        i,
-        seen: r.seen,
-        predict: e.predict,
-        variance: e.variance,
-        below: e.below ?? 1,
-      });
+      moving.push({ i, seen: r.seen, at: e.at, below: e.below ?? 1 });
     }
   }
 
@@ -164,7 +159,8 @@ export function integrateFlow(
     for (let j = 0; j < moving.length; j++) {
       const m = moving[j];
       if (!m) continue;
-      const rare = rarity(m.seen, m.predict(state), m.variance(state), m.below);
+      m.at(state, expected);
+      const rare = rarity(m.seen, expected.predicted, expected.variance, m.below);
       rarities[k * n + j] = rare;
       product *= rare;
       if (product > LARGE) {

@@ -6,7 +6,7 @@ import { type Condition, SOUND } from "./condition.ts";
 import { emptyState, operate } from "./operating-state.ts";
 import { prepare, settingOf } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
-import type { ReadingKind } from "./reading-evidence.ts";
+import { expectedAt, type ReadingKind } from "./reading-evidence.ts";
 
 type Json = Record<string, unknown>;
 
@@ -46,11 +46,11 @@ function expected(
   if (!reading) throw new Error(`no ${kind}`);
   const state = emptyState();
   operate(setting, flow, state);
-  const e = reading.under(setting);
+  const e = expectedAt(reading.under(setting), state);
   return {
-    value: e.predict(state),
-    spread: Math.sqrt(e.variance(state)),
-    lasting: reading.lasting?.(setting, state) ?? 0,
+    value: e.predicted,
+    spread: Math.sqrt(e.variance),
+    lasting: e.lasting,
   };
 }
 

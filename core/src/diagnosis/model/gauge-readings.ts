@@ -74,12 +74,12 @@ function usualPlace(situation: Situation): keyof typeof UNKNOWN_SUCTION {
   return family === "borehole" ? "borehole" : "sump";
 }
 
-/** How well the clean loss of a suction is known at a flow [m]; a submerged inlet has no pipe to lose any. */
-function cleanLossU(situation: Situation) {
+/** How well the clean loss of a suction is known, per flow squared [m/(m³/s)²]; a submerged inlet has no pipe to lose any. */
+function cleanLossDoubt(situation: Situation) {
   const drawn = situation.suctionSide.loss !== undefined;
   const undrawn = UNDRAWN_LOSS_U[inCircuit(situation) ? "closed" : "open"];
-  return ({ loss, referenceFlow }: SuctionModel, flow: number): number =>
-    (drawn ? LOSS_U * loss : loss > 0 ? undrawn : 0) * (flow / referenceFlow) ** 2;
+  return ({ loss, referenceFlow }: SuctionModel): number =>
+    (drawn ? LOSS_U * loss : loss > 0 ? undrawn : 0) / referenceFlow ** 2;
 }
 
 export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
@@ -90,7 +90,7 @@ export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvid
   const span = offsetSpan(g.u, g.pressure);
   const height = countingHeight(g);
   const { bore } = g;
-  const lossU = cleanLossU(situation);
+  const lossDoubt = cleanLossDoubt(situation);
   return {
     ...named("suction-gauge"),
     label: "suction gauge",
@@ -106,21 +106,25 @@ export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvid
       const fixed =
         (g.u ?? 0) ** 2 +
         perMetre ** 2 *
-          (uStill ** 2 +
-            (c.suctionLoss * 0.15) ** 2 +
+          ((c.suctionLoss * 0.15) ** 2 +
             ((c.dead?.vacuumSpread ?? 0) * lifted) ** 2 +
             (c.looseness * 2) ** 2) +
         (c.suctionOffset && !byGauge ? (c.offsetSpread * span) ** 2 : 0);
+      const standing = (perMetre * uStill) ** 2;
+      const ofLoss = (perMetre * lossDoubt(suction)) ** 2;
+      const velocity = bore ? velocityHead(1, bore) : 0;
       return {
-        predict: (s) =>
-          (depth - s.suctionLoss - height - (bore ? velocityHead(s.flow, bore) : 0)) * perMetre +
-          offset,
-        variance: (s) => fixed + (perMetre * lossU(suction, s.flow)) ** 2,
+        at: ({ suctionLoss, flow }, out) => {
+          const q2 = flow * flow;
+          const lasting = standing + ofLoss * q2 * q2;
+          out.predicted = (depth - suctionLoss - height - velocity * q2) * perMetre + offset;
+          out.variance = fixed + lasting;
+          out.lasting = Math.sqrt(lasting);
+        },
         below: narrower,
       };
     },
     wanders: LEVEL_WANDERS * perMetre,
-    lasting: ({ suction }, { flow }) => perMetre * Math.hypot(uStill, lossU(suction, flow)),
   };
 }
 
@@ -149,8 +153,9 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
     ? velocityHead(1, g.bore) - (s?.bore ? velocityHead(1, s.bore) : 0)
     : 0;
   const riser = s ? 0 : riserResistance(situation);
-  const own = (g.u ?? 0) ** 2 + (s?.u ?? 0) ** 2 + (uStill * perMetre) ** 2;
-  const lossU = s ? () => 0 : cleanLossU(situation);
+  const own = (g.u ?? 0) ** 2 + (s?.u ?? 0) ** 2;
+  const standing = uStill ** 2;
+  const lossDoubt = s ? () => 0 : cleanLossDoubt(situation);
   return {
     ...named("discharge-gauge"),
     ...(s ? {} : { kind: "discharge-alone" as const }),
@@ -167,32 +172,28 @@ export function dischargeGauge(place: Place): ReadingEvidence | undefined {
         (c.offsetSpread * (c.dischargeOffset ? span : c.suctionOffset ? suctionSpan : 0)) ** 2 +
         (c.dead ? (c.dead.headSpread * model.shutOffHead * perMetre) ** 2 : 0);
       const fixedShare = spread.head ** 2 + c.headDoubt ** 2 + (c.looseness * 0.2) ** 2;
+      const ofSheet = spread.head ** 2;
       const perSheetFlow = 1 / (speedRatio * c.curveFlow);
+      const ofLoss = lossDoubt(suction) ** 2;
+      const drawnUp = s ? 0 : 1;
       return {
-        predict: (state) =>
-          (state.head -
-            fixed -
-            (velocityPart + riser) * state.flow ** 2 -
-            (s ? 0 : state.suctionLoss)) *
-            perMetre +
-          offset,
-        variance: (state) => {
-          const byFlow = spread.flow * pump.steepness(state.innerFlow * perSheetFlow);
-          const byLoss = lossU(suction, state.flow);
-          return (
-            scatter +
-            ((fixedShare + byFlow * byFlow) * state.head ** 2 + byLoss * byLoss) * perMetre ** 2
-          );
+        at: ({ head, flow, innerFlow, suctionLoss }, out) => {
+          const q2 = flow * flow;
+          const byFlow = spread.flow * pump.steepness(innerFlow * perSheetFlow);
+          const byFlow2 = byFlow * byFlow;
+          const head2 = head * head;
+          const ofSuction = standing + ofLoss * q2 * q2;
+          out.predicted =
+            (head - fixed - (velocityPart + riser) * q2 - drawnUp * suctionLoss) * perMetre +
+            offset;
+          out.variance =
+            scatter + ((fixedShare + byFlow2) * head2 + ofSuction) * perMetre * perMetre;
+          // Half of what the sheet's tolerance leaves is the curve's own shape, which keeps.
+          out.lasting = perMetre * Math.sqrt(ofSuction + 0.5 * (ofSheet + byFlow2) * head2);
         },
       };
     },
     ...(s ? {} : { wanders: LEVEL_WANDERS * perMetre }),
-    // Half of what the sheet's tolerance leaves is the curve's own shape, which keeps.
-    lasting: ({ speedRatio, pump, condition: c, suction }, { flow, innerFlow, head }) => {
-      const byFlow = spread.flow * pump.steepness(innerFlow / (speedRatio * c.curveFlow));
-      const shape = Math.SQRT1_2 * Math.hypot(spread.head, byFlow) * head;
-      return perMetre * Math.hypot(s ? 0 : uStill, lossU(suction, flow), shape);
-    },
   };
 }
 

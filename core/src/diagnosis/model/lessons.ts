@@ -19,11 +19,15 @@ export const UNTAUGHT: Lessons = new Map();
 export function taught(r: ReadingEvidence, setting: Setting, lessons: Lessons): Expectation {
   const e = r.under(setting);
   const lesson = lessons.get(r.kind);
-  const { lasting } = r;
-  if (!lesson || !lasting) return e;
+  if (!lesson) return e;
+  const { mean } = lesson;
+  const known = 1 - lesson.variance;
   return {
-    predict: (s) => e.predict(s) + lesson.mean * lasting(setting, s),
-    variance: (s) => e.variance(s) - (1 - lesson.variance) * lasting(setting, s) ** 2,
+    at: (s, out) => {
+      e.at(s, out);
+      out.predicted += mean * out.lasting;
+      out.variance -= known * out.lasting * out.lasting;
+    },
     // `below` is left out: what lay on one side before is known for itself now.
   };
 }

@@ -11,7 +11,7 @@ import { ownCurves } from "./own-curves.ts";
 import { emptyState, operate, type Setting } from "./operating-state.ts";
 import { prepare, type Prepared, settingOf } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
-import type { ReadingEvidence } from "./reading-evidence.ts";
+import { expectedAt, type ReadingEvidence } from "./reading-evidence.ts";
 import { changedSystem } from "./system-flow.ts";
 
 const AS_SHEET = { flow: 1, head: 1 };
@@ -26,9 +26,9 @@ function prepared(snapshots: object[], tag = "LF-2"): Prepared[] {
 function student(r: ReadingEvidence, setting: Setting, flow: number): number {
   const state = emptyState();
   operate(setting, flow, state);
-  const e = r.under(setting);
-  const v = e.variance(state);
-  const gap = (r.seen - e.predict(state)) * (r.seen < e.predict(state) ? (e.below ?? 1) : 1);
+  const { below = 1 } = r.under(setting);
+  const { predicted, variance: v } = expectedAt(r.under(setting), state);
+  const gap = (r.seen - predicted) * (r.seen < predicted ? below : 1);
   return -4.5 * Math.log1p((gap * gap) / (8 * v)) - 0.5 * Math.log(v);
 }
 

@@ -6,6 +6,7 @@ import { emptyState, operate, type OperatingState, type Setting } from "./operat
 import { taught } from "./lessons.ts";
 import { logSum } from "./log-sum.ts";
 import type { Noticed } from "./impression.ts";
+import { nothingExpected } from "./reading-evidence.ts";
 import { AS_SHEET, type OwnCurve, type OwnCurves } from "./own-curves.ts";
 import { type Prepared, settingOf } from "./preparation.ts";
 import { type Scene, sceneAt } from "./scene.ts";
@@ -31,8 +32,8 @@ export interface Modelled {
 
 export interface Weighed {
   readonly logTotal: number;
-  /** By snapshot, by reading. */
-  readonly logWithout: readonly (readonly number[])[];
+  /** By reading, snapshot after snapshot. */
+  readonly logWithout: readonly number[];
   /** By impression. */
   readonly logUnnoticed: readonly number[];
   readonly severity: SeverityBand;
@@ -65,8 +66,8 @@ interface Outcome {
   /** By snapshot: taken without the cause. */
   readonly cured: readonly boolean[];
   readonly log: number;
-  /** ln total without each reading, by snapshot. */
-  readonly without: readonly Float64Array[];
+  /** ln total without each reading, snapshot after snapshot. */
+  readonly without: Float64Array;
   /** Likeliest flow of each snapshot [m³/s]. */
   readonly flows: readonly number[];
   /** What people saw who noticed anything; undefined when nothing was. */
@@ -124,6 +125,7 @@ export function scales(
 ) {
   const sound = likeliestFirst(owns.sound);
   const known = new Map<string, Tried>();
+  const readings = prepared.reduce((sum, p) => sum + p.readings.length, 0);
   let best = Number.NEGATIVE_INFINITY;
   const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
 
@@ -179,7 +181,7 @@ export function scales(
       const top = nodes.reduce((a, b) => (b.log > a.log ? b : a));
       return {
         logTotal,
-        logWithout: prepared.map((p, k) => withoutEach(nodes, k, p.readings.length)),
+        logWithout: withoutEach(nodes, readings),
         logUnnoticed: chances.map((_, i) => logSum(nodes.map((n) => n.log - (n.seen[i] ?? 0)))),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
         picture: once(() => pictureOf(prepared, top.o)),
@@ -200,13 +202,13 @@ interface Node {
   readonly log: number;
 }
 
-/** ln total of one snapshot's cause without each reading in turn. */
-function withoutEach(nodes: readonly Node[], snapshot: number, readings: number): number[] {
+/** ln total of one cause without each reading in turn. */
+function withoutEach(nodes: readonly Node[], readings: number): number[] {
   const logs = new Array<number>(nodes.length);
   const list: number[] = [];
   for (let i = 0; i < readings; i++) {
     nodes.forEach((n, j) => {
-      logs[j] = (n.o.without[snapshot]?.[i] ?? n.o.log) + n.besides;
+      logs[j] = (n.o.without[i] ?? n.o.log) + n.besides;
     });
     list.push(logSum(logs));
   }
@@ -220,8 +222,9 @@ function outcome(
   cured: readonly boolean[],
   { snapshot, impressions }: Noticed,
 ): Outcome {
-  const without: Float64Array[] = [];
+  const without = new Float64Array(prepared.reduce((sum, p) => sum + p.readings.length, 0));
   const flows: number[] = [];
+  let reading = 0;
   let { log } = own;
   let scene: Scene | undefined;
   for (const [k, p] of prepared.entries()) {
@@ -230,15 +233,13 @@ function outcome(
     const clean = p.flowPrior.kind === "system" ? (own.system ?? p.flowPrior) : p.flowPrior;
     integrateFlow(setting, p.readings, changedSystem(clean, setting), scratch, own.lessons);
     log += scratch.logTotal;
-    const rest = scratch.logWithout.slice();
-    for (let i = 0; i < rest.length; i++) rest[i] = (rest[i] ?? 0) - scratch.logTotal;
-    without.push(rest);
+    for (const rest of scratch.logWithout) without[reading++] = rest - scratch.logTotal;
     flows.push(scratch.bestFlow);
     if (k === snapshot && impressions.length > 0) {
       scene = sceneAt(p.scenery, setting, { ...scratch.best });
     }
   }
-  for (const list of without) for (let i = 0; i < list.length; i++) list[i] = (list[i] ?? 0) + log;
+  for (let i = 0; i < reading; i++) without[i] = (without[i] ?? 0) + log;
   return { condition, own, cured, log, without, flows, scene };
 }
 
@@ -247,6 +248,9 @@ function once<T>(make: () => T): () => T {
   let made: { readonly value: T } | undefined;
   return () => (made ??= { value: make() }).value;
 }
+
+/** Working memory. */
+const expected = nothingExpected();
 
 /** States and predictions at the likeliest size, own curve and flow. */
 function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
@@ -263,7 +267,8 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
       const [setting, state] = [settings[k], states[k]];
       if (!setting || !state) return [];
       return p.readings.map((r) => {
-        return [r.id, taught(r, setting, top.own.lessons).predict(state)] as const;
+        taught(r, setting, top.own.lessons).at(state, expected);
+        return [r.id, expected.predicted] as const;
       });
     }),
   );

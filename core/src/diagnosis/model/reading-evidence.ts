@@ -4,11 +4,24 @@ import type { Situation, Snapshot } from "../../visit/index.ts";
 import type { OperatingState, Setting } from "./operating-state.ts";
 import type { PumpModel } from "./pump-model.ts";
 
-/** What a reading should be under one setting, at a state. */
-export interface Expectation {
-  readonly predict: (state: OperatingState) => number;
+/** What a reading should be at one state. Filled anew for each: one object is reused because millions are. */
+export interface Expected {
+  predicted: number;
   /** Variance of (seen − predicted). */
-  readonly variance: (state: OperatingState) => number;
+  variance: number;
+  /**
+   * Standard deviation of that part of the gap which is the same at every visit: a level nobody wrote
+   * down, a motor that takes more than its plate says. A fingerprint teaches it. 0 where nothing lasts, and
+   * never more than the whole.
+   */
+  lasting: number;
+}
+
+export const nothingExpected = (): Expected => ({ predicted: 0, variance: 0, lasting: 0 });
+
+/** What a reading should be under one setting. */
+export interface Expectation {
+  readonly at: (state: OperatingState, out: Expected) => void;
   /** Times a gap counts when the reading lies below what was predicted: some errors go one way. */
   readonly below?: number;
 }
@@ -38,13 +51,7 @@ export interface ReadingEvidence {
   /** Does not depend on the flow: weighed once for a condition. */
   readonly still: boolean;
   readonly under: (setting: Setting) => Expectation;
-  /**
-   * Standard deviation of that part of the gap which is the same at every visit: a level nobody wrote
-   * down, a motor that takes more than its plate says. A fingerprint teaches it. It is never more than
-   * the whole.
-   */
-  readonly lasting?: (setting: Setting, state: OperatingState) => number;
-  /** How far that part moves from visit to visit at most (standard deviation); see `FORGOTTEN`. */
+  /** How far what lasts of its gap moves from visit to visit at most (standard deviation); see `FORGOTTEN`. */
   readonly wanders?: number;
 }
 
@@ -64,8 +71,18 @@ export interface Place {
   readonly named: (kind: ReadingKind) => Pick<ReadingEvidence, "id" | "kind">;
 }
 
+/** An expectation at one state, in an object of its own. */
+export function expectedAt(expectation: Expectation, state: OperatingState): Expected {
+  const out = nothingExpected();
+  expectation.at(state, out);
+  return out;
+}
+
 /** A reading that hangs on the condition alone. */
-export const constant = (value: number, variance: number): Expectation => ({
-  predict: () => value,
-  variance: () => variance,
+export const constant = (predicted: number, variance: number, lasting = 0): Expectation => ({
+  at: (_, out) => {
+    out.predicted = predicted;
+    out.variance = variance;
+    out.lasting = lasting;
+  },
 });

@@ -49,7 +49,13 @@ function flowMeter({ snapshot, named }: Place): ReadingEvidence | undefined {
         (c.looseness * 0.2 * pump.bestFlow) ** 2 +
         (0.002 * pump.bestFlow) ** 2 +
         ((c.dead?.dribble ?? 0) * pump.bestFlow) ** 2;
-      return { predict: (s) => s.flow, variance: () => variance };
+      return {
+        at: (s, out) => {
+          out.predicted = s.flow;
+          out.variance = variance;
+          out.lasting = 0;
+        },
+      };
     },
   };
 }
