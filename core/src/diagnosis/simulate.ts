@@ -123,12 +123,13 @@ const drawnBy = (motor: MotorPlate | undefined, power: number): Snapshot["amps"]
 };
 
 /** How a supply spreads the current over the phases: the first is furthest from the mean. */
-function phaseShares({ phaseLost, imbalance, voltImbalance }: Supply): [number, number, number] {
+function phaseShares(supply: Supply): [number, number, number] {
+  const { phaseLost, oneLow, imbalance, voltImbalance } = supply;
   if (phaseLost) return [1.5, 0, 1.5];
   // Seven percent of current for each percent of volts beyond what every supply has.
   const p =
     Math.hypot(imbalance, 7 * Math.max(0, voltImbalance - SOUND.supply.voltImbalance)) / 100;
-  return [1 + p, 1 - 0.7 * p, 1 - 0.3 * p];
+  return oneLow ? [1 - p, 1 + 0.5 * p, 1 + 0.5 * p] : [1 + p, 1 - 0.7 * p, 1 - 0.3 * p];
 }
 
 /** Current a motor takes at a shaft power [A]. */

@@ -7,11 +7,21 @@ import { testRow } from "./tables/tests/index.ts";
 
 /** A reading's value in the reader's units. */
 export function readingValue(r: ReadingEvidence, si: number, system: UnitSystem): string {
+  if (r.dimension === "shape") return shapeWords(si);
   if (r.dimension === "percent") return `${formatNumber(si)} %`;
   if (r.dimension === "metres") return formatSi(si, "length", system);
   // Speeds are kept in r/min throughout the model.
   if (r.dimension === "speed") return `${formatNumber(si, 4)} rpm`;
   return formatSi(si, r.dimension, system);
+}
+
+/** Shapes nearer to one low or one high line than this are called so [rad]. */
+const CLEAR_SHAPE = 0.8;
+
+function shapeWords(shape: number): string {
+  if (Number.isNaN(shape)) return "any";
+  if (shape < CLEAR_SHAPE) return "one line low, two alike";
+  return shape > Math.PI - CLEAR_SHAPE ? "one line high, two alike" : "one high, one low";
 }
 
 /** One item of evidence as a phrase; for a reading, the cause whose expectation is named. */

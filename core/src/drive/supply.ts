@@ -8,6 +8,8 @@ export interface Imbalance {
   readonly percent: number;
   /** Index from 0 of the phase that deviates most. */
   readonly worstIndex: number;
+  /** 0 where one is low and two are alike, π where one is high; between them one is high and one low [rad]. */
+  readonly shape: number;
   readonly band: ImbalanceBand;
 }
 
@@ -42,7 +44,16 @@ export function imbalance(
         : percent >= limit.note
           ? "note"
           : "ok";
-  return { mean, percent, worstIndex: deviations.indexOf(worst), band };
+  return { mean, percent, worstIndex: deviations.indexOf(worst), shape: shapeOf(values), band };
+}
+
+/**
+ * The three values as a vector in their plane, by thirds of a turn. Whichever line it is, the vector times three
+ * points the same way: opposite for one low, along for one high.
+ */
+function shapeOf([a = 0, b = 0, c = 0]: readonly number[]): number {
+  const angle = Math.atan2((Math.sqrt(3) / 2) * (b - c), a - (b + c) / 2);
+  return Math.acos(-Math.cos(3 * angle));
 }
 
 /**

@@ -68,6 +68,8 @@ export interface Supply {
   readonly imbalance: number;
   readonly imbalanceSpread: number;
   /** Imbalance of the volts and its scatter [%]. */
+  /** It takes from one line alone: the other two stay alike. */
+  readonly oneLow: boolean;
   readonly voltImbalance: number;
   readonly voltImbalanceSpread: number;
   /** Mean volts over the plate's. */
@@ -82,6 +84,7 @@ export const SOUND_SUPPLY: Supply = {
   phaseLost: false,
   imbalance: 0,
   imbalanceSpread: 0,
+  oneLow: false,
   voltImbalance: 0.35,
   voltImbalanceSpread: 0.3,
   volts: 1,

@@ -1,4 +1,4 @@
-/** Current, volts and speed as evidence: load, balance, supply, slip. */
+/** Current, volts and speed as evidence: load, supply, slip. */
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
 import {
   electricalOf,
@@ -50,78 +50,6 @@ export function shaftPower(place: Place): ReadingEvidence | undefined {
         },
       };
     },
-  };
-}
-
-/**
- * Imbalance every motor shows at full load, and its scatter [%]: windings and lines are never quite alike.
- * A lightly loaded one shows more: the same unevenness on a smaller mean.
- */
-const USUAL_IMBALANCE = { mean: 1.2, spread: 1.2, most: 2.5 } as const;
-/** How much of an unevenness is there at every visit: windings keep, neighbours on the network come and go. */
-const LASTING_IMBALANCE = 0.8;
-/** What one percent of volts makes of the currents [%]. */
-const AMPS_PER_VOLT_IMBALANCE = 7;
-/** What a clamp shows with one line dead [%]. */
-const LOST_PHASE = { percent: 97, spread: 8 } as const;
-
-export function phaseBalance({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
-  const e = electricalOf(situation, snapshot);
-  if (!e.amps) return undefined;
-  const clamp = e.uAmpsPercent ?? 0;
-  const rated = situation.motor?.current;
-  const mean = meanAmps(snapshot)?.value;
-  const light = rated && mean ? Math.min(USUAL_IMBALANCE.most, Math.max(1, rated / mean)) : 1;
-  const usual = { mean: USUAL_IMBALANCE.mean * light, spread: USUAL_IMBALANCE.spread * light };
-  const measured = e.volts?.percent;
-  return {
-    ...named("phase-balance"),
-    label: "imbalance of the currents",
-    snapshot: snapshot.label,
-    dimension: "percent",
-    seen: e.amps.percent,
-    still: true,
-    under: ({ condition: c }) => {
-      const { supply } = c;
-      if (supply.phaseLost) return constant(LOST_PHASE.percent, LOST_PHASE.spread ** 2);
-      const volts = measured ?? Math.max(0, supply.voltImbalance - 0.35);
-      const byVolts = AMPS_PER_VOLT_IMBALANCE * volts;
-      const uVolts =
-        measured === undefined
-          ? AMPS_PER_VOLT_IMBALANCE * Math.max(0, supply.voltImbalanceSpread - 0.3)
-          : 0.35 * byVolts;
-      return constant(
-        Math.hypot(usual.mean, byVolts, supply.imbalance),
-        usual.spread ** 2 +
-          clamp ** 2 +
-          uVolts ** 2 +
-          supply.imbalanceSpread ** 2 +
-          (c.looseness * 8) ** 2,
-        LASTING_IMBALANCE * usual.spread,
-      );
-    },
-  };
-}
-
-export function voltBalance({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
-  const volts = electricalOf(situation, snapshot).volts;
-  if (!volts) return undefined;
-  return {
-    ...named("volt-balance"),
-    label: "imbalance of the volts",
-    snapshot: snapshot.label,
-    dimension: "percent",
-    seen: volts.percent,
-    still: true,
-    under: ({ condition: { supply, looseness } }) =>
-      supply.phaseLost
-        ? constant(volts.percent, LOST_PHASE.spread ** 2)
-        : constant(
-            supply.voltImbalance,
-            supply.voltImbalanceSpread ** 2 + (looseness * 2) ** 2,
-            LASTING_IMBALANCE *
-              Math.min(supply.voltImbalanceSpread, SOUND.supply.voltImbalanceSpread),
-          ),
   };
 }
 

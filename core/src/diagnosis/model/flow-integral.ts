@@ -132,7 +132,7 @@ export function integrateFlow(
     const e = taught(r, setting, lessons);
     if (r.still) {
       e.at(state, expected);
-      const ll = logStudent(r.seen, expected.predicted, expected.variance);
+      const ll = e.log ?? logStudent(r.seen, expected.predicted, expected.variance);
       stillTotal += ll;
       out.logWithout[i] = -ll;
     } else {

@@ -24,6 +24,8 @@ export interface Expectation {
   readonly at: (state: OperatingState, out: Expected) => void;
   /** Times a gap counts when the reading lies below what was predicted: some errors go one way. */
   readonly below?: number;
+  /** ln density of what was seen, for a still reading that does not scatter round a figure as others do. */
+  readonly log?: number;
 }
 
 export type ReadingKind =
@@ -34,6 +36,7 @@ export type ReadingKind =
   | "flow-meter"
   | "motor-load"
   | "phase-balance"
+  | "phase-shape"
   | "volt-balance"
   | "supply-voltage"
   | "speed";
@@ -46,7 +49,7 @@ export interface ReadingEvidence {
   readonly kind: ReadingKind;
   readonly label: string;
   readonly snapshot: string;
-  readonly dimension: Dimension | "percent" | "metres";
+  readonly dimension: Dimension | "percent" | "metres" | "shape";
   readonly seen: number;
   /** Does not depend on the flow: weighed once for a condition. */
   readonly still: boolean;

@@ -1,12 +1,7 @@
 /** The readings a snapshot offers as evidence, in the order they are read at the pump. */
 import type { Situation, Snapshot } from "../../visit/index.ts";
-import {
-  phaseBalance,
-  shaftPower,
-  supplyVoltage,
-  tachometer,
-  voltBalance,
-} from "./drive-readings.ts";
+import { phaseBalance, phaseShape, voltBalance } from "./balance-readings.ts";
+import { shaftPower, supplyVoltage, tachometer } from "./drive-readings.ts";
 import { dischargeGauge, suctionGauge } from "./gauge-readings.ts";
 import type { PumpModel } from "./pump-model.ts";
 import type { CurveSpread, Place, ReadingEvidence } from "./reading-evidence.ts";
@@ -27,6 +22,7 @@ export function readingsOf(
     flowMeter(place),
     shaftPower(place),
     phaseBalance(place),
+    phaseShape(place),
     voltBalance(place),
     supplyVoltage(place),
     tachometer(place),

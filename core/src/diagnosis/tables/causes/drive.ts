@@ -210,7 +210,14 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     ],
     severityMeans: "imbalance of the currents, as a fraction",
     condition: (s) =>
-      s > 0 ? supply({ imbalance: 100 * s, imbalanceSpread: 40 * s, apparentSpread: 0.05 }) : {},
+      s > 0
+        ? supply({
+            imbalance: 100 * s,
+            imbalanceSpread: 40 * s,
+            oneLow: true,
+            apparentSpread: 0.05,
+          })
+        : {},
     claim: () => "One joint in the supply is loose.",
     firstAid: "Stop it if a terminal is warm; do not tighten under voltage.",
     repair: "Isolate, prove dead, clean and tighten every joint to its torque.",
