@@ -120,7 +120,7 @@ export function together(one: Partial<Condition>, two: Partial<Condition>): Part
 const bothSupplies = (a: Supply, b: Supply): Supply => ({
   phaseLost: a.phaseLost || b.phaseLost,
   imbalance: Math.hypot(a.imbalance, b.imbalance),
-  oneLow: (a.oneLow || b.oneLow) && Math.min(a.imbalance, b.imbalance) === 0,
+  oneLow: Math.min(a.imbalance, b.imbalance) > 0 ? 0 : Math.max(a.oneLow, b.oneLow),
   imbalanceSpread: Math.hypot(a.imbalanceSpread, b.imbalanceSpread),
   voltImbalance: Math.max(a.voltImbalance, b.voltImbalance),
   voltImbalanceSpread: Math.max(a.voltImbalanceSpread, b.voltImbalanceSpread),

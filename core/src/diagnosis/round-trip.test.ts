@@ -70,7 +70,13 @@ describe("what the forward model shows, the backward one expects", () => {
         if (!setting || !state) throw new Error(`${tag} ${row.id}`);
         for (const { reading } of d.posterior.items) {
           if (!reading) continue;
-          const e = expectedAt(reading.under(setting), state);
+          const expectation = reading.under(setting);
+          if (expectation.log !== undefined) {
+            // A shape is not a figure with a spread: none that the cause makes is a rare one.
+            expect(expectation.log, `${tag} ${row.id} ${reading.id}`).toBeGreaterThan(-3);
+            continue;
+          }
+          const e = expectedAt(expectation, state);
           const z = (reading.seen - e.predicted) / Math.sqrt(e.variance);
           expect(Math.abs(z), `${tag} ${row.id} ${reading.id}`).toBeLessThan(3);
         }

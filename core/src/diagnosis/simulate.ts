@@ -129,7 +129,7 @@ function phaseShares(supply: Supply): [number, number, number] {
   // Seven percent of current for each percent of volts beyond what every supply has.
   const p =
     Math.hypot(imbalance, 7 * Math.max(0, voltImbalance - SOUND.supply.voltImbalance)) / 100;
-  return oneLow ? [1 - p, 1 + 0.5 * p, 1 + 0.5 * p] : [1 + p, 1 - 0.7 * p, 1 - 0.3 * p];
+  return oneLow > 0.5 ? [1 - p, 1 + 0.5 * p, 1 + 0.5 * p] : [1 + p, 1 - 0.7 * p, 1 - 0.3 * p];
 }
 
 /** Current a motor takes at a shaft power [A]. */

@@ -19,7 +19,7 @@ export function readingValue(r: ReadingEvidence, si: number, system: UnitSystem)
 const CLEAR_SHAPE = 0.8;
 
 function shapeWords(shape: number): string {
-  if (Number.isNaN(shape)) return "any";
+  if (Number.isNaN(shape)) return "any shape";
   if (shape < CLEAR_SHAPE) return "one line low, two alike";
   return shape > Math.PI - CLEAR_SHAPE ? "one line high, two alike" : "one high, one low";
 }
@@ -35,13 +35,16 @@ export function evidencePhrase(item: EvidenceItem, system: UnitSystem): Phrase {
     return () => words;
   }
   const { id, label, seen } = reading;
-  const words = `${label}${whenRead(reading)} ${readingValue(reading, seen, system)}`;
+  const words = `${label}${whenRead(reading)}${said(reading)} ${readingValue(reading, seen, system)}`;
   return (cause) => {
     const predicted = cause?.predicted.get(id);
     if (predicted === undefined) return words;
     return `${words}, would be ${readingValue(reading, predicted, system)}`;
   };
 }
+
+/** A shape is told in words of its own, a figure goes on in the sentence. */
+const said = ({ dimension }: ReadingEvidence): string => (dimension === "shape" ? ":" : "");
 
 const whenRead = ({ snapshot }: ReadingEvidence): string =>
   snapshot && snapshot !== "as found" ? ` (${snapshot})` : "";
@@ -71,5 +74,6 @@ function plainWords(item: EvidenceItem, system: UnitSystem): string {
 export function itemName(item: EvidenceItem, system: UnitSystem): string {
   const r = item.reading;
   if (!r) return plainWords(item, system);
-  return `${r.label}${whenRead(r)} at ${readingValue(r, r.seen, system)}`;
+  const value = readingValue(r, r.seen, system);
+  return `${r.label}${whenRead(r)} ${r.dimension === "shape" ? `(${value})` : `at ${value}`}`;
 }

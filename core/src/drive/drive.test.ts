@@ -46,6 +46,22 @@ describe("imbalance", () => {
     );
   });
 
+  it("has a shape: one low, one high, or one of each, on whichever line and however much", () => {
+    const share = fc.double({ min: 0.02, max: 0.9, noNaN: true });
+    const line = fc.integer({ min: 0, max: 2 });
+    fc.assert(
+      fc.property(amps, share, line, (mean, p, first) => {
+        const turned = (values: readonly number[]) =>
+          values.map((_, k) => mean * (values[(k + first) % 3] ?? 0));
+        const shape = (values: readonly number[]) => imbalance(turned(values), "amps")?.shape;
+        expect(shape([1 - p, 1 + p / 2, 1 + p / 2])).toBeCloseTo(0, 3);
+        expect(shape([1 + p, 1 - p / 2, 1 - p / 2])).toBeCloseTo(Math.PI, 3);
+        expect(shape([1 + p, 1 - p, 1])).toBeCloseTo(Math.PI / 2, 3);
+        expect(shape([1, 1 + p, 1 - p])).toBeCloseTo(Math.PI / 2, 3);
+      }),
+    );
+  });
+
   it("needs three readings and a current", () => {
     expect(imbalance([1, 2], "amps")).toBeUndefined();
     expect(imbalance([0, 0, 0], "amps")).toBeUndefined();

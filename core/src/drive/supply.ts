@@ -8,7 +8,10 @@ export interface Imbalance {
   readonly percent: number;
   /** Index from 0 of the phase that deviates most. */
   readonly worstIndex: number;
-  /** 0 where one is low and two are alike, π where one is high; between them one is high and one low [rad]. */
+  /**
+   * 0 where one is low and two are alike, π where one is high; between them one is high and one low [rad].
+   * Says nothing where all are alike.
+   */
   readonly shape: number;
   readonly band: ImbalanceBand;
 }

@@ -62,12 +62,10 @@ export function phaseBalance(place: Place): ReadingEvidence | undefined {
 
 /** Resistance in one line leaves the other two this much alike: how far the shape strays from "one low" [rad]. */
 const ONE_LOW_U = 0.35;
-/** Share of joints that are bad in two lines at once, or otherwise: any shape. */
-const ANY_SHAPE = 0.1;
 
 /**
  * Which way the currents differ. A bad joint or a dead line takes from its own line, and the other two share what
- * is left nearly alike; uneven volts and windings pull them apart in any way.
+ * is left nearly alike; uneven volts and shorted turns pull them apart in any way.
  */
 export function phaseShape(place: Place): ReadingEvidence | undefined {
   const { situation, snapshot, named } = place;
@@ -81,26 +79,27 @@ export function phaseShape(place: Place): ReadingEvidence | undefined {
     AMPS_PER_VOLT_IMBALANCE * (volts?.percent ?? 0),
   );
   const u = Math.hypot(ONE_LOW_U, (3 * own) / amps.percent);
-  const oneLow =
-    ANY_SHAPE / Math.PI + (1 - ANY_SHAPE) * normalOver(amps.shape, u, Math.PI);
+  const likeOneLow = normalOver(amps.shape, u, Math.PI);
   return {
     ...named("phase-shape"),
-    label: "shape of the imbalance",
+    label: "pattern of the currents",
     snapshot: snapshot.label,
     dimension: "shape",
     seen: amps.shape,
     still: true,
-    under: ({ condition: { supply } }) =>
-      supply.phaseLost || supply.oneLow
-        ? { ...constant(0, u * u), log: Math.log(oneLow) }
-        : { ...constant(Number.NaN, (Math.PI * Math.PI) / 12), log: -Math.log(Math.PI) },
+    under: ({ condition: { supply } }) => ({
+      ...constant(supply.oneLow > 0.5 ? 0 : Number.NaN, ANY_SHAPE_VARIANCE),
+      log: Math.log(supply.oneLow * likeOneLow + (1 - supply.oneLow) / Math.PI),
+    }),
   };
 }
 
 /** Density of a normal round 0 folded to what is not negative and cut off at a limit. */
 const normalOver = (value: number, u: number, limit: number): number =>
-  Math.exp(-0.5 * (value / u) ** 2) /
-  (u * Math.sqrt(2 * Math.PI) * (chanceBelow(limit / u) - 0.5));
+  Math.exp(-0.5 * (value / u) ** 2) / (u * Math.sqrt(2 * Math.PI) * (chanceBelow(limit / u) - 0.5));
+
+/** Of a shape that may be any, 0 to π [rad²]. */
+const ANY_SHAPE_VARIANCE = Math.PI ** 2 / 12;
 
 /** Imbalance below which nobody asks for its shape [%]. */
 const WORTH_A_SHAPE = 4;

@@ -68,8 +68,8 @@ export interface Supply {
   readonly imbalance: number;
   readonly imbalanceSpread: number;
   /** Imbalance of the volts and its scatter [%]. */
-  /** It takes from one line alone: the other two stay alike. */
-  readonly oneLow: boolean;
+  /** Share of such faults that take from one line alone and leave the other two alike. */
+  readonly oneLow: number;
   readonly voltImbalance: number;
   readonly voltImbalanceSpread: number;
   /** Mean volts over the plate's. */
@@ -84,7 +84,7 @@ export const SOUND_SUPPLY: Supply = {
   phaseLost: false,
   imbalance: 0,
   imbalanceSpread: 0,
-  oneLow: false,
+  oneLow: 0,
   voltImbalance: 0.35,
   voltImbalanceSpread: 0.3,
   volts: 1,

@@ -22,14 +22,15 @@ const LEVEL_WANDERS = 0.6;
 const UNWRITTEN_LEVEL_U = 1.2;
 /**
  * What is taken where nothing is known of a suction: likeliest head at the flange, its spread [m], and
- * how many times narrower the spread is downwards: a flooded pump stands under water, however deep.
+ * how many times narrower the spread is downwards: a flooded pump stands under water, however deep. Circuits are
+ * filled to 1 to 2.5 bar, tanks stand a few metres over their pump, boreholes are pumped from 5 to 30 m under water.
  */
 const UNKNOWN_SUCTION = {
-  closed: { head: 9, u: 8, narrower: 1.6 },
-  flooded: { head: 2, u: 7, narrower: 5 },
-  lift: { head: -3.5, u: 2, narrower: 1 },
-  sump: { head: 0.6, u: 0.6, narrower: 1 },
-  borehole: { head: 8, u: 12, narrower: 2 },
+  closed: { head: 15, u: 6, narrower: 1.2 },
+  flooded: { head: 2.5, u: 3, narrower: 2 },
+  lift: { head: -3.2, u: 1.6, narrower: 1 },
+  sump: { head: 0.8, u: 0.5, narrower: 1 },
+  borehole: { head: 15, u: 9, narrower: 1.5 },
 } as const;
 
 /** Head at the flange with nothing flowing [m], and where it is known from. */

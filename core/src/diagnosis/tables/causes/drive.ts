@@ -125,7 +125,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     place: { drivers: ["3-phase"] },
     severities: ONCE,
     severityMeans: null,
-    condition: whole({ speed: 0.995, ...supply({ phaseLost: true }) }),
+    condition: whole({ speed: 0.995, ...supply({ phaseLost: true, oneLow: 0.97 }) }),
     claim: () => "One phase carries nothing. Stop it now.",
     firstAid: "Stop now: the motor burns on two phases.",
     repair: "A licensed electrician finds the open fuse, contact or wire.",
@@ -183,6 +183,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
         ? supply({
             imbalance: 100 * s,
             imbalanceSpread: 35 * s,
+            oneLow: 0.25,
             apparentLoad: 1 + 0.8 * s,
             apparentSpread: 0.04 + 0.5 * s,
           })
@@ -214,7 +215,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
         ? supply({
             imbalance: 100 * s,
             imbalanceSpread: 40 * s,
-            oneLow: true,
+            oneLow: 0.9,
             apparentSpread: 0.05,
           })
         : {},
