@@ -1,12 +1,6 @@
 /** Current, volts and speed as evidence: load, supply, slip. */
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
-import {
-  electricalOf,
-  expectedSpeed,
-  meanAmps,
-  meanVolts,
-  type Situation,
-} from "../../visit/index.ts";
+import { electricalOf, expectedSpeed, meanVolts, type Situation } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
 
