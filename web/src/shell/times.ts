@@ -1,7 +1,19 @@
 /** Dates and times in a site's own zone. */
 
+/** Making one takes longer than all it is used for on a sheet: each is made once. */
+const FORMATS = new Map<string, Intl.DateTimeFormat>();
+
+function formatIn(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${zone} ${Object.entries(options).join()}`;
+  const known = FORMATS.get(key);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...options });
+  FORMATS.set(key, made);
+  return made;
+}
+
 const part = (iso: string, zone: string, options: Intl.DateTimeFormatOptions): string =>
-  new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...options }).format(new Date(iso));
+  formatIn(zone, options).format(new Date(iso));
 
 export const clock = (iso: string, zone: string): string =>
   part(iso, zone, { hour: "2-digit", minute: "2-digit" });
