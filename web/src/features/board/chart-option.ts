@@ -252,7 +252,7 @@ export function toChartOption(
         },
         z: 7,
       },
-    ],
+    ].filter((s) => s.data.length > 0),
   };
 }
 

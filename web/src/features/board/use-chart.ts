@@ -39,13 +39,10 @@ export function useChart(
 
   useEffect(() => {
     latest.current = option;
-    // In a task of its own, and drawn in the next frame: typing must not wait for the picture.
+    // Worked out in a task of its own and drawn in the next frame: typing must not wait for the picture.
     const later = setTimeout(() => {
       if (!box.current) return;
-      chart.current?.setOption(option(readPalette(box.current)), {
-        lazyUpdate: true,
-        replaceMerge: ["series"],
-      });
+      chart.current?.setOption(option(readPalette(box.current)), { replaceMerge: ["series"] });
     });
     return () => clearTimeout(later);
   }, [option, scheme]);
