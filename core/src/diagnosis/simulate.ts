@@ -10,7 +10,7 @@ import {
   situationOf,
   type Snapshot,
 } from "../visit/index.ts";
-import { type Condition, SOUND, type Supply } from "./model/condition.ts";
+import { type Condition, eased, SOUND, type Supply } from "./model/condition.ts";
 import { emptyState, operate, type OperatingState } from "./model/operating-state.ts";
 import { prepare, settingOf } from "./model/preparation.ts";
 import { modelOf, type PumpModel } from "./model/pump-model.ts";
@@ -108,9 +108,7 @@ function stateAt(
   condition: Condition,
 ): OperatingState {
   const prepared = prepare(situation, snapshot, 0, model, false);
-  const eased: Condition =
-    condition.vapour === "must-not" ? condition : { ...condition, vapour: "may" };
-  const setting = settingOf(prepared, eased, { flow: 1, head: 1 });
+  const setting = settingOf(prepared, eased(condition), { flow: 1, head: 1 });
   const moves = !condition.dead && snapshot.valve !== "shut";
   const state = emptyState();
   operate(setting, moves ? flowOnSystem(setting, prepared.flowPrior) : 0, state);

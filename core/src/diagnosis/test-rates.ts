@@ -1,6 +1,7 @@
 /** How a test would turn out under a cause: from the forward model where it can say, else the table. */
 import type { CauseId, TestId } from "../case/index.ts";
 import { chanceBelow } from "../quantity/index.ts";
+import { eased } from "./model/condition.ts";
 import type { Weighed } from "./model/marginal.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
 import { type Scene, sceneAt, type ScenePlace } from "./model/scene.ts";
@@ -34,7 +35,7 @@ const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
     // A gauge that lies shows what it likes: the table knows.
     if (c.dischargeOffset !== 0 || c.suctionOffset !== 0 || c.looseness > 0) return undefined;
     const speedRatio = setting.speedRatio * place.unloadedSpeed;
-    operate({ ...setting, speedRatio, shut: true }, 0, shut);
+    operate({ ...setting, condition: eased(c), speedRatio, shut: true }, 0, shut);
     const ratio = shut.head / (place.nominalSpeed ** 2 * setting.pump.shutOffHead);
     const u = Math.hypot(place.headTolerance / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
     const none = chanceBelow((NO_PRESSURE - ratio) / u);

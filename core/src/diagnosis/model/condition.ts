@@ -120,6 +120,10 @@ export const SOUND: Condition = {
   supply: SOUND_SUPPLY,
 };
 
+/** A condition with the valve closed on it: what boils at the flow as found need not boil there. */
+export const eased = (condition: Condition): Condition =>
+  condition.vapour === "must" ? { ...condition, vapour: "may" } : condition;
+
 /** A wheel of another effective diameter: flow in proportion, head squared, power cubed. */
 export const asDiameter = (ratio: number): Partial<Condition> => ({
   curveFlow: ratio,

@@ -13,7 +13,7 @@ import {
 } from "../../visit/index.ts";
 import { testRow } from "../tables/tests/index.ts";
 import { inCircuit } from "./circuit.ts";
-import type { Condition } from "./condition.ts";
+import { type Condition, eased } from "./condition.ts";
 import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
@@ -256,12 +256,11 @@ export function settingOf(
   own: { readonly flow: number; readonly head: number },
 ): Setting {
   const { valve } = p.snapshot;
-  // What boils at the flow as found need not boil with the valve closed on it.
-  const eased = condition.vapour === "must" && (valve === "shut" || valve === "throttled");
+  const closed = valve === "shut" || valve === "throttled";
   return {
     pump: p.pump,
     suction: p.suction,
-    condition: eased ? { ...condition, vapour: "may" } : condition,
+    condition: closed ? eased(condition) : condition,
     // A measured speed is the speed, whatever made it so.
     speedRatio: p.speedMeasured ? p.speedRatio : p.speedRatio * condition.speed,
     ownFlow: own.flow,
