@@ -32,9 +32,17 @@ export const groupOf = (o: ObservationRow): string => o.id.slice(0, o.id.indexOf
 
 /**
  * Chance that an observation is known and written down where it could be made. A complaint is why somebody
- * came; what meets eye and ear is mostly noted; what has to be tried or opened is seldom known at all.
+ * came; what strikes whoever stands at the pump is written down; what meets eye and ear is mostly noted; what has
+ * to be tried or opened is seldom known at all.
  */
-const NOTED = { complained: 0.95, met: 0.6, tried: 0.3, opened: 0.12 } as const;
+const NOTED = { complained: 0.95, struck: 0.9, met: 0.65, tried: 0.3, opened: 0.12 } as const;
+
+const STRIKING: readonly ObservationId[] = [
+  "mechanical.seal-drip",
+  "mechanical.bearing-hot",
+  "mechanical.casing-hot",
+  "mechanical.vibration-high",
+];
 
 const TRIED: readonly ObservationId[] = [
   "gauges.suction-zero-off",
@@ -55,6 +63,7 @@ const TRIED: readonly ObservationId[] = [
 export function notedShare({ id }: ObservationRow): number {
   if (id.startsWith("complaint.")) return NOTED.complained;
   if (id.startsWith("damage.")) return NOTED.opened;
+  if (STRIKING.includes(id)) return NOTED.struck;
   return TRIED.includes(id) ? NOTED.tried : NOTED.met;
 }
 
@@ -63,7 +72,7 @@ export const silenceKey = (o: ObservationRow): string =>
   o.origin === "own" || groupOf(o) === "complaint" ? o.id : o.origin;
 
 /** Weight of the second and later items of one origin: they mostly say the same again. */
-const REPEATED = 0.45;
+const REPEATED = 0.7;
 
 /** Groups of which one thing is told: the kind of noise, since when, what the throttle does to it. */
 const ONE_OF = ["noise", "onset", "throttled"] as const;
