@@ -79,6 +79,14 @@ const ONE_OF = ["noise", "onset", "throttled"] as const;
 
 export const isOneOf = (o: ObservationRow): boolean => ONE_OF.some((g) => g === groupOf(o));
 
+/** How often somebody says since when: of what is in order, and of a gauge that misleads, there is less to say. */
+const SAID_SINCE_WHEN = { ofTrouble: 0.6, ofNone: 0.5 } as const;
+
+const saidSinceWhen = ({ id, side }: CauseRow): number =>
+  id === "healthy" || side === "instrument" ? SAID_SINCE_WHEN.ofNone : SAID_SINCE_WHEN.ofTrouble;
+
+const tellsSinceWhen = (o: { readonly id: string }): boolean => o.id.startsWith("onset.");
+
 type How = "there" | "not" | "silent";
 
 /** ln rates of an observation by the place of each cause in {@link CAUSES}. */
@@ -94,7 +102,11 @@ const LOG_RATES: ReadonlyMap<ObservationId, LogRates> = new Map(
     return [
       o.id,
       {
-        there: rates.map((p, i) => Math.log(all[i] ? p / all[i] : p)),
+        there: rates.map((p, i) => {
+          const cause = CAUSES[i];
+          const said = cause && tellsSinceWhen(o) ? saidSinceWhen(cause) : 1;
+          return Math.log(said * (all[i] ? p / all[i] : p));
+        }),
         not: rates.map((p) => Math.log(1 - p)),
         silent: rates.map((p) => Math.log(1 - notedShare(o) * p)),
       },
@@ -177,8 +189,12 @@ function notMentioned(
     const known = byOrigin.get(key);
     byOrigin.set(key, known ? logs.map((l, c) => Math.min(l, known[c] ?? l)) : logs);
   }
-  const logLikelihood = causes.map((_, c) =>
-    [...byOrigin.values()].reduce((sum, logs) => sum + (logs[c] ?? 0), 0),
+  const said = situation.present.some((id) => tellsSinceWhen({ id }));
+  const logLikelihood = causes.map((cause, c) =>
+    [...byOrigin.values()].reduce(
+      (sum, logs) => sum + (logs[c] ?? 0),
+      said ? 0 : Math.log(1 - saidSinceWhen(cause)),
+    ),
   );
   return { kind: "observation", id: NOT_MENTIONED, logLikelihood };
 }
