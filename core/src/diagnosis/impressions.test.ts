@@ -184,6 +184,18 @@ describe("a test's outcome beside the readings", () => {
     expect(low).toBeGreaterThan(near + 0.01);
   });
 
+  it("is foreseen without vapour where the valve is shut: nothing flows that could boil", () => {
+    const read = { suctionPressure: "0.12 bar", dischargePressure: "4.0 bar", flow: "62 m3/h" };
+    const { posterior } = diagnoseFully(caseFrom({ ...pumpJson("LF-2"), snapshots: [read] }));
+    const low = (id: CauseId) =>
+      posterior.rates(
+        "shut-off-head",
+        posterior.causes.findIndex((c) => c.row.id === id),
+      )[1] ?? 1;
+    expect(low("npsh-shortfall")).toBeCloseTo(low("healthy"), 1);
+    expect(low("impeller-worn")).toBeGreaterThan(low("npsh-shortfall") + 0.3);
+  });
+
   it("is expected of the pump as it was found, also when the shut valve was read first", () => {
     const read = { suctionPressure: "0.12 bar", dischargePressure: "4.4 bar", flow: "62 m3/h" };
     const shut = { valve: "shut", suctionPressure: "0.17 bar", dischargePressure: "5.0 bar" };
