@@ -88,6 +88,30 @@ test("two tabs on one sheet show the same", async ({ context, page }) => {
   await allSent(other);
 });
 
+test("a figure from another tab waits while the same is being typed, and is not lost", async ({
+  context,
+  page,
+}) => {
+  await page.clock.install();
+  await freshCall(page, "TW-2");
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await toReadings(page);
+  await toReadings(other);
+  await read(page, "flow", "61");
+  await expect(figure(other, "flow")).toHaveValue("61");
+  // The hand rests only when this clock goes on: until then the strip is being typed in.
+  await page.clock.pauseAt(new Date(Date.now() + 60_000));
+  await figure(page, "flow").fill("6");
+  await figure(page, "flow").fill("61");
+  await read(other, "flow", "62");
+  await read(other, "speed", "2900");
+  await expect(figure(page, "speed")).toHaveValue("2900");
+  await expect(figure(page, "flow")).toHaveValue("61");
+  await page.clock.runFor(2000);
+  await expect(figure(page, "flow")).toHaveValue("62");
+});
+
 test("a form waits until the page can keep what is typed into it", async ({ page }) => {
   let release = () => {};
   const held = new Promise<void>((resolve) => {

@@ -67,7 +67,7 @@ const STORIES: readonly Story[] = [
   {
     tag: "OG-1",
     cause: "loose-terminal",
-    severity: 1,
+    severity: 0.2,
     seen: ["noise.hum", "electrical.terminal-warm"],
     side: /drive/,
     phone: true,

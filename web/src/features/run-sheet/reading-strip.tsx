@@ -9,7 +9,15 @@ import {
   type UnitSystem,
 } from "@yard-tack/core/quantity";
 import { Button, TextInput } from "@mantine/core";
-import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  type ReactNode,
+  useCallback,
+  useEffect,
+  useId,
+  useRef,
+  useState,
+} from "react";
 import { afterTap } from "./after-tap";
 import { Keypad } from "./keypad";
 import { doubtAbout, type Limits } from "./plausible";
@@ -87,14 +95,16 @@ export function ReadingStrip(props: ReadingStripProps) {
 
   // Another tab or the server knows better, as long as nobody is typing here.
   const incoming = entry?.raw ?? "";
-  useEffect(() => {
+  const { dimension } = slot;
+  const follow = useCallback(() => {
     if (touched.current || incoming === committed.current) return;
     committed.current = incoming;
-    const parts = partsOf(incoming, slot.dimension, usual);
+    const parts = partsOf(incoming, dimension, usual);
     setText(parts.text);
     setUnit(parts.unit);
     setVac(parts.vac);
-  }, [incoming, slot.dimension, usual]);
+  }, [incoming, dimension, usual]);
+  useEffect(follow, [follow]);
 
   const typed = readTyped(text, unit, vac, slot.dimension);
   const inDoubt = typed.quantity?.commaInDoubt ?? false;
@@ -109,13 +119,15 @@ export function ReadingStrip(props: ReadingStripProps) {
       if (committed.current !== "") {
         committed.current = "";
         onReading({ raw: "", unit: null, si: null, fault: null, reason: null });
-      }
+      } else follow();
       onDraft("");
       return;
     }
     if (inDoubt) return;
     if (typed.raw === committed.current) {
       onDraft("");
+      // Nothing new was typed here; what came from elsewhere meanwhile had to wait.
+      follow();
       return;
     }
     committed.current = typed.raw;

@@ -41,6 +41,19 @@ export interface Sheet {
   readonly live: (key: string, raw: string | null) => void;
 }
 
+/** Drafts with others over them; an empty text takes one back. */
+function withDrafts(
+  drafts: ReadonlyMap<string, string>,
+  later: Iterable<readonly [slot: string, text: string]>,
+): ReadonlyMap<string, string> {
+  const next = new Map(drafts);
+  for (const [slot, text] of later) {
+    if (text === "") next.delete(slot);
+    else next.set(slot, text);
+  }
+  return next;
+}
+
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
 export function useSheet(dto: SheetDto): Sheet {
   const who = useWho();
@@ -57,6 +70,8 @@ export function useSheet(dto: SheetDto): Sheet {
   const courierRef = useRef<ReturnType<typeof makeCourier<SheetEntry>> | null>(null);
   // Read when an entry is made, so that a fault found late still counts.
   const faultRef = useRef(0);
+  // Drafts made here before the device's own were read: they are the later ones.
+  const draftsMade = useRef(new Map<string, string>());
 
   useEffect(() => {
     faultRef.current = clockFault(dto.servedAt, Date.now());
@@ -81,7 +96,7 @@ export function useSheet(dto: SheetDto): Sheet {
     void Promise.all([waiting(dto.id), draftsOf(dto.id)]).then(([kept, texts]) => {
       if (kept.length > 0) setEntries((list) => [...list, ...kept]);
       setFault(faultRef.current);
-      setDrafts(texts);
+      setDrafts(draftsMade.current.size === 0 ? texts : withDrafts(texts, draftsMade.current));
       setReady(true);
       void made.nudge();
     });
@@ -117,12 +132,8 @@ export function useSheet(dto: SheetDto): Sheet {
   const draft = useCallback(
     (slot: string, text: string) => {
       // Known here too: a strip that is made anew (another valve position) must not find an old draft.
-      setDrafts((map) => {
-        const next = new Map(map);
-        if (text === "") next.delete(slot);
-        else next.set(slot, text);
-        return next;
-      });
+      draftsMade.current.set(slot, text);
+      setDrafts((map) => withDrafts(map, [[slot, text]]));
       setWriting((n) => n + 1);
       void keepDraft(dto.id, slot, text).finally(() => setWriting((n) => n - 1));
     },
