@@ -4,6 +4,7 @@ import type { BoardView, LeversView, TestView } from "@yard-tack/core/board";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { Button } from "@mantine/core";
 import { lazy, Suspense, useState } from "react";
+import { together } from "@/shell/together";
 import { CausesPanel } from "./causes-panel";
 import { FieldResidual } from "./field-residual";
 import { Figures } from "./figures";
@@ -90,9 +91,9 @@ function VerdictLine({ view }: { view: BoardView }) {
   return (
     <div aria-live="polite">
       <h2 className={classes.verdict} data-testid="verdict">
-        {lead} <span data-tone={tone}>{claim}</span>
+        {together(lead)} <span data-tone={tone}>{together(claim)}</span>
       </h2>
-      <p className={classes.detail}>{detail}</p>
+      <p className={classes.detail}>{together(detail)}</p>
     </div>
   );
 }
@@ -108,7 +109,7 @@ export function Causes({ board, units }: { board: BoardState; units: UnitSystem 
           <summary>why this order</summary>
           <ul>
             {view.explanation.map((e) => (
-              <li key={e}>{e}</li>
+              <li key={e}>{together(e)}</li>
             ))}
           </ul>
         </details>

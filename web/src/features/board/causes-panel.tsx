@@ -3,6 +3,7 @@
 import type { CauseView, ReadingEvidenceView } from "@yard-tack/core/board";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { useState } from "react";
+import { together } from "@/shell/together";
 import { CausePicture } from "./cause-picture";
 import { percentText } from "./percent";
 import classes from "./causes.module.css";
@@ -47,7 +48,7 @@ function Cause({ cause: c, units }: { cause: CauseView; units: UnitSystem }) {
         <span className={classes.causeName}>{c.name}</span>
         <span className={classes.causeShare}>{percentText(c.probability)}</span>
         <Balance cause={c} />
-        <span className={classes.decisive}>{c.decisive}</span>
+        <span className={classes.decisive}>{together(c.decisive)}</span>
       </summary>
       {open ? <Opened cause={c} units={units} /> : null}
     </details>
@@ -124,7 +125,7 @@ function Signs({ list }: { list: CauseView["signs"] }) {
     <ul className={classes.signs} aria-label="Seen, heard and tested">
       {list.map((e) => (
         <li key={e.what} data-side={side(e.bits)}>
-          <span>{e.what}</span>
+          <span>{together(e.what)}</span>
           <b>{signed(e.bits)} bit</b>
         </li>
       ))}
