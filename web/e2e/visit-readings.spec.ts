@@ -61,7 +61,7 @@ test("a swinging needle is its two ends, repeats have a mean, and both widen the
   const width = async () => {
     await expect(page.getByTestId("board")).toHaveAttribute("aria-busy", "false");
     const text = await page.getByTestId("board").first().innerText();
-    const [, low, high] = /\(([\d.]+) to ([\d.]+) m\)/.exec(text) ?? [];
+    const [, low, high] = /\(([\d.]+) to ([\d.]+)\sm\)/.exec(text) ?? [];
     return Number(high) - Number(low);
   };
   await read(page, "dischargePressure", "2.30 bar");
