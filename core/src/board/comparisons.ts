@@ -2,6 +2,7 @@
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { curveEnd, readCurve } from "../curve/index.ts";
 import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
+import { isClear } from "./unexplained.ts";
 
 /** One line of the Compare step: two ways to the same figure, or a figure against its limit. */
 export interface Comparison {
@@ -32,7 +33,7 @@ const metres = (v: number, units: UnitSystem) => formatSi(v, "length", units);
 const suction: Compare = ({ parts }, units) => {
   const lost = parts?.npsh.unexplainedLoss;
   if (!lost) return undefined;
-  const clear = Math.abs(lost.value) > K95 * Math.hypot(lost.u, 0.2);
+  const clear = isClear(lost);
   const size = metres(Math.abs(lost.value), units);
   return {
     title: "Suction gauge against level and pipe",

@@ -11,6 +11,7 @@ import {
   type LeverId,
   suctionStudy,
 } from "../visit/index.ts";
+import { isClear } from "./unexplained.ts";
 
 export interface FieldView {
   readonly points: readonly {
@@ -122,6 +123,8 @@ function sizeWords(demand: number | undefined, rated: number, units: UnitSystem)
 
 export interface LeversView {
   readonly model: LeverModel;
+  /** What to find before anything is moved: the levers know the suction as it was drawn. */
+  readonly beforehand: string | undefined;
   readonly rows: readonly {
     readonly id: LeverId;
     readonly name: string;
@@ -182,22 +185,26 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
   if (rows.length === 0) return undefined;
   const study = suctionStudy(situation, parts);
   const metres = (v: number) => formatSi(v, "length", units);
-  const setting = (value: { value: number; unit: string } | null, id: LeverId): string => {
+  const setting = (value: { value: number; unit: string } | null): string => {
     if (!value) return "";
     if (value.unit === "m3/s") return `to ${formatSi(value.value, "flow", units)}`;
     if (value.unit === "r/min") return `to ${formatRpm(value.value)}`;
     if (value.unit === "K") return `to ${formatSi(value.value, "temperature", units)}`;
-    const spare = value.value < 0 && id !== "cut-loss";
-    return spare ? `${metres(-value.value)} to spare` : `by ${metres(Math.abs(value.value))}`;
+    return value.value < 0 ? `${metres(-value.value)} to spare` : `by ${metres(value.value)}`;
   };
   const { lift, sweep, vortex, flowTheSuctionCanFeed: feed, schools } = study;
+  const lost = parts.npsh.unexplainedLoss;
   return {
     model,
+    beforehand:
+      lost && lost.value > 0 && isClear(lost)
+        ? `By the gauge ${metres(lost.value)} less arrives than level and pipe explain. Find that first: the levers move the suction as it was drawn.`
+        : undefined,
     rows: rows.map((r) => ({
       id: r.id,
       name: LEVER_NAMES[r.id],
       feasible: r.feasible,
-      setting: setting(r.value, r.id),
+      setting: setting(r.value),
       why: r.why,
     })),
     schools: schools.map((s) => ({ name: s.name, wanted: metres(s.wanted), enough: s.enough })),

@@ -16,6 +16,7 @@ import {
 } from "@yard-tack/core/suction";
 import { Button, NativeSelect } from "@mantine/core";
 import { useId, useState } from "react";
+import { together } from "@/shell/together";
 import classes from "./levers.module.css";
 
 const SCHOOLS: readonly (readonly [key: string, words: string, setting: MarginSetting])[] = [
@@ -57,6 +58,7 @@ export function LeversPanel({ view, units }: { view: LeversView; units: UnitSyst
           "So far the levers cannot be moved: the pump does not reach its system, or the liquid is not known there."
         )}
       </p>
+      {view.beforehand ? <p className={classes.beforehand}>{together(view.beforehand)}</p> : null}
       <div className={classes.sliders}>
         <Slider
           name="Level, or pump lower"

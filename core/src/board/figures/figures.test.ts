@@ -1,0 +1,101 @@
+import { describe, expect, it } from "vitest";
+import { caseFrom, LF2_READ, pumpJson } from "../../../testing/cases.ts";
+import { diagnoseFully } from "../../diagnosis/index.ts";
+import { type Figure, figuresOf } from "./index.ts";
+
+type Json = Record<string, unknown>;
+
+const FULL = {
+  ...LF2_READ,
+  speed: "2945 rpm",
+  volts: ["400 V", "402 V", "401 V"],
+};
+
+function figures(tag: string, snapshot: Json, units: "metric" | "us" = "metric", rest: Json = {}) {
+  const file = caseFrom({ ...pumpJson(tag), snapshots: [snapshot], ...rest });
+  const list = figuresOf(file, diagnoseFully(file), units);
+  const of = (id: string): Figure => {
+    const found = list.find((f) => f.id === id);
+    if (!found) throw new Error(`no ${id} in ${list.map((f) => f.id).join()}`);
+    return found;
+  };
+  return { list, of };
+}
+
+const first = (text: string): number =>
+  Number(/[+\u2212-]?[\d.]+/.exec(text)?.[0].replace("\u2212", "-"));
+const ends = (band: string): readonly [number, number] => {
+  const [, low, high] = /^([\u2212+\d.]+) to ([\u2212+\d.]+)/.exec(band) ?? [];
+  return [Number(low?.replace("\u2212", "-")), Number(high?.replace("\u2212", "-"))];
+};
+
+describe("figures with how they were worked out", () => {
+  it("are what the formulas beside them give", () => {
+    const { of } = figures("LF-2", FULL);
+    const head = first(of("total-head").text);
+    // By hand: (4.1 − 0.08) bar over 999.2 kg/m³ · 9.80665, plus 0.5 − 0.2 m, plus velocities.
+    expect(head).toBeGreaterThan(41.02 + 0.3);
+    expect(head).toBeLessThan(41.02 + 0.3 + 2);
+    const q = first(of("flow").text);
+    expect(q).toBeCloseTo(64, 1);
+    const p = first(of("shaft-power").text);
+    const byHand = (999.2 * 9.80665 * (q / 3600) * head) / (p * 1000);
+    expect(first(of("efficiency").text) / 100).toBeCloseTo(byHand, 1);
+    expect(first(of("load").text)).toBeCloseTo((100 * p) / 15, -0.5);
+    expect(first(of("npsh-margin").text)).toBeCloseTo(
+      first(of("npsh-gauge").text) - first(of("npshr").text),
+      0,
+    );
+    expect(first(of("slip").text)).toBeCloseTo((100 * (3000 - 2945)) / 3000, 1);
+    expect(first(of("voltages").text)).toBeCloseTo(100 / 401, 1);
+  });
+
+  it("lie inside their bands, and every one has formula and source", () => {
+    for (const units of ["metric", "us"] as const) {
+      for (const f of figures("LF-2", FULL, units).list) {
+        expect(f.formula, f.id).not.toBe("");
+        expect(f.source, f.id).not.toBe("");
+        expect(`${f.text}${f.band}`, f.id).not.toMatch(/NaN|Infinity|undefined/);
+        if (!/^[\u2212+\d]/.test(f.band)) continue;
+        const [low, high] = ends(f.band);
+        expect(first(f.text), f.id).toBeGreaterThanOrEqual(low);
+        expect(first(f.text), f.id).toBeLessThanOrEqual(high);
+      }
+    }
+  });
+
+  it("show what was read as it was written, in whatever unit", () => {
+    const { of } = figures("LF-2", { ...FULL, dischargePressure: "59.5 psi" }, "us");
+    const inputs = of("total-head").inputs.map((i) => `${i.name} ${i.text}`);
+    expect(inputs).toContain("discharge gauge p_d 59.5 psi");
+    expect(inputs).toContain("suction gauge p_s 0.08 bar");
+  });
+
+  it("say where a flow comes from, and keep what nobody needs to believe apart", () => {
+    const { of, list } = figures("LF-2", { ...FULL, flow: undefined });
+    expect(of("flow").name).toBe("Flow, by head");
+    expect(of("flow").inputs.map((i) => i.name)).toContain("by power instead");
+    // Only the flow its power tells can be held against the head; the head's own flow cannot.
+    expect(list.map((f) => f.id)).toContain("against-curve");
+    const alone = figures("LF-2", { ...FULL, flow: undefined, amps: undefined }).list;
+    expect(alone.map((f) => f.id)).not.toContain("against-curve");
+  });
+
+  it("take the level for the suction of a submerged pump", () => {
+    const snapshot = { dischargePressure: "0.6 bar", dischargeGaugeHeight: "3 m" };
+    const { of } = figures("MG-3", snapshot);
+    expect(of("total-head").formula).toContain("level");
+    expect(of("total-head").inputs.map((i) => i.name)).toContain("level");
+  });
+
+  it("count the seconds against a shut valve only where something heats up", () => {
+    const { of } = figures("LF-2", FULL);
+    expect(of("dead-head").text).toMatch(/min$/);
+    expect(of("dead-head").source).toContain("not a target");
+  });
+
+  it("are none for a visit without readings", () => {
+    const file = caseFrom({ ...pumpJson("LF-2"), observations: { present: ["noise.none"] } });
+    expect(figuresOf(file, diagnoseFully(file), "metric")).toEqual([]);
+  });
+});
