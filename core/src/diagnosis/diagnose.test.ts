@@ -359,6 +359,22 @@ describe("verdict", () => {
     ).toContain("suction gauge");
   });
 
+  it("tells what goes missing at today's flow, as the gauge shows it", () => {
+    const snapshot = {
+      suctionPressure: "-0.35 bar",
+      suctionGaugeHeight: "0.2 m",
+      dischargePressure: "4.3 bar",
+      dischargeGaugeHeight: "0.5 m",
+    };
+    const d = diagnoseFully(caseFrom({ ...pumpJson("LF-2"), snapshots: [snapshot] }));
+    const told = Number(/^([\d.]+) m of suction/.exec(verdictOf(d, [], "metric").claim)?.[1]);
+    const byGauge = d.parts?.npsh.unexplainedLoss?.value ?? 0;
+    // At the duty flow it would be more: the choke holds the flow back.
+    const atDuty = d.result.causes[0]?.severity?.value ?? 0;
+    expect(Math.abs(told - byGauge)).toBeLessThan(0.2 * byGauge);
+    expect(atDuty).toBeGreaterThan(told);
+  });
+
   it("speaks the reader's units", () => {
     const d = diagnoseFully(caseFrom(visit("suction-restriction", 3)), "us");
     expect(verdictOf(d, [], "us").claim).toContain(" ft ");

@@ -2,8 +2,7 @@
 import { readCurve } from "../curve/index.ts";
 import { band, formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
 import { isSilence } from "./evidence.ts";
-import type { CauseSide } from "./tables/causes/index.ts";
-import { causeRow } from "./tables/causes/index.ts";
+import { type CauseRow, causeRow, type CauseSide } from "./tables/causes/index.ts";
 import type { Diagnosis } from "./diagnose.ts";
 import type { MissingReading } from "./next-reading.ts";
 
@@ -76,7 +75,7 @@ export function verdictOf(
   const claim =
     !row || (undecided && rival)
       ? `${row?.name ?? ""} or ${rival?.name.toLowerCase() ?? "something else"}?`
-      : row.claim(first?.severity?.value ?? 0, say);
+      : row.claim(sizeToday(diagnosis, row), say);
   return {
     lead,
     claim,
@@ -85,6 +84,15 @@ export function verdictOf(
       .filter((l) => l !== "")
       .join(" "),
   };
+}
+
+/** Size of a cause as it shows at the flow of today. */
+function sizeToday({ posterior }: Diagnosis, row: CauseRow): number {
+  const cause = posterior.causes.find((c) => c.row.id === row.id);
+  const size = cause?.severity?.value ?? 0;
+  const [state, setting] = [cause?.states[0], cause?.settings[0]];
+  if (!row.growsWithFlow || !state || !setting) return size;
+  return size * (state.flow / setting.suction.referenceFlow) ** 2;
 }
 
 /** Below this many bits a missing reading is not worth a sentence. */

@@ -36,6 +36,8 @@ export interface CauseRow {
   readonly condition: (severity: number) => Partial<Condition>;
   /** What the Board says when this cause leads; numbers come from its severity. */
   readonly claim: (severity: number, say: Say) => string;
+  /** Its size is that at the duty flow and grows with the square of flow: the claim tells today's. */
+  readonly growsWithFlow?: true;
   readonly firstAid: string;
   readonly repair: string;
   readonly parts: readonly string[];

@@ -30,6 +30,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     severityMeans: "metres of extra suction loss at the duty flow",
     condition: (s) => (s > 0 ? { suctionLoss: s, vapour: "may" } : {}),
     claim: (s, say) => `${say.metres(s)} of suction goes missing before the flange.`,
+    growsWithFlow: true,
     firstAid:
       "Throttle the discharge until the growl stops, so that the pump is not hurt meanwhile.",
     repair:
