@@ -86,12 +86,18 @@ export function verdictOf(
   };
 }
 
-/** Size of a cause as it shows at the flow of today. */
-function sizeToday({ posterior }: Diagnosis, row: CauseRow): number {
+/**
+ * Size of a cause as it shows today. What gauge, level and pipe tell of lost suction is nearer than the few
+ * sizes that are tried, and is what the Board draws.
+ */
+function sizeToday({ posterior, parts }: Diagnosis, row: CauseRow): number {
   const cause = posterior.causes.find((c) => c.row.id === row.id);
   const size = cause?.severity?.value ?? 0;
+  if (!row.growsWithFlow) return size;
+  const measured = parts?.npsh.unexplainedLoss?.value ?? 0;
+  if (measured > 0) return measured;
   const [state, setting] = [cause?.states[0], cause?.settings[0]];
-  if (!row.growsWithFlow || !state || !setting) return size;
+  if (!state || !setting) return size;
   return size * (state.flow / setting.suction.referenceFlow) ** 2;
 }
 
