@@ -3,6 +3,7 @@
 import type { PhasesView } from "@yard-tack/core/board";
 import { formatNumber, formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { lazy, Suspense, useState } from "react";
+import { together } from "@/shell/together";
 import classes from "./board.module.css";
 
 const ClampHelper = lazy(() => import("./clamp-helper").then((m) => ({ default: m.ClampHelper })));
@@ -92,5 +93,5 @@ function sentence(view: PhasesView, units: UnitSystem): string {
       `Shaft ${show(view.shaftPower.value)} (${show(view.shaftPower.low95).replace(/ .*/, "")} to ${show(view.shaftPower.high95)}).`,
     );
   }
-  return parts.join(" ");
+  return together(parts.join(" "));
 }
