@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 import { allSent, figure, freshCall, openCall, read, strip, toReadings } from "./sheet";
 
 test.describe("what is typed wrong", () => {
@@ -74,14 +74,20 @@ test.describe("what is typed wrong", () => {
   });
 });
 
-test("two tabs on one sheet show the same", async ({ context, page }) => {
-  await freshCall(page, "TW-1");
+/** A new pump's sheet in two tabs that have seen each other: both show a flow of 61. */
+async function inTwoTabs(context: BrowserContext, page: Page, tag: string): Promise<Page> {
+  await freshCall(page, tag);
   const other = await context.newPage();
   await other.goto(page.url());
   await toReadings(page);
   await toReadings(other);
   await read(page, "flow", "61");
   await expect(figure(other, "flow")).toHaveValue("61");
+  return other;
+}
+
+test("two tabs on one sheet show the same", async ({ context, page }) => {
+  const other = await inTwoTabs(context, page, "TW-1");
   await read(other, "flow", "62");
   await expect(figure(page, "flow")).toHaveValue("62");
   await allSent(page);
@@ -93,13 +99,7 @@ test("a figure from another tab waits while the same is being typed, and is not 
   page,
 }) => {
   await page.clock.install();
-  await freshCall(page, "TW-2");
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await toReadings(page);
-  await toReadings(other);
-  await read(page, "flow", "61");
-  await expect(figure(other, "flow")).toHaveValue("61");
+  const other = await inTwoTabs(context, page, "TW-2");
   // The hand rests only when this clock goes on: until then the strip is being typed in.
   await page.clock.pauseAt(new Date(Date.now() + 60_000));
   await figure(page, "flow").fill("6");
