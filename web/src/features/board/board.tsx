@@ -6,9 +6,7 @@ import { Button } from "@mantine/core";
 import { lazy, Suspense, useState } from "react";
 import { together } from "@/shell/together";
 import { CausesPanel } from "./causes-panel";
-import { FieldResidual } from "./field-residual";
 import { Figures } from "./figures";
-import { FireTable } from "./fire-table";
 import { HeadFlowChart } from "./head-flow-chart";
 import { PhaseTriangle } from "./phase-triangle";
 import { RatingChart } from "./rating-chart";
@@ -19,6 +17,11 @@ import classes from "./board.module.css";
 import causeClasses from "./causes.module.css";
 
 const LeversPanel = lazy(() => import("./levers-panel").then((m) => ({ default: m.LeversPanel })));
+// Most visits read one position of the valve, and few pumps are for fire.
+const FieldResidual = lazy(() =>
+  import("./field-residual").then((m) => ({ default: m.FieldResidual })),
+);
+const FireTable = lazy(() => import("./fire-table").then((m) => ({ default: m.FireTable })));
 
 export interface BoardProps {
   readonly board: BoardState;
@@ -49,8 +52,10 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
               was seen still speak.
             </p>
           )}
-          {view.field ? <FieldResidual view={view.field} units={units} /> : null}
-          {view.fire ? <FireTable view={view.fire} /> : null}
+          <Suspense fallback={null}>
+            {view.field ? <FieldResidual view={view.field} units={units} /> : null}
+            {view.fire ? <FireTable view={view.fire} /> : null}
+          </Suspense>
           {view.suction ? <SuctionBudget view={view.suction} units={units} /> : null}
           {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
           <NextSlab view={view} onTest={onTest} onReading={onReading} />
