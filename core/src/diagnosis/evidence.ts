@@ -85,7 +85,7 @@ const SAID_SINCE_WHEN = { ofTrouble: 0.6, ofNone: 0.5 } as const;
 const saidSinceWhen = ({ id, side }: CauseRow): number =>
   id === "healthy" || side === "instrument" ? SAID_SINCE_WHEN.ofNone : SAID_SINCE_WHEN.ofTrouble;
 
-const tellsSinceWhen = (o: { readonly id: string }): boolean => o.id.startsWith("onset.");
+const tellsSinceWhen = (id: string): boolean => id.startsWith("onset.");
 
 type How = "there" | "not" | "silent";
 
@@ -104,7 +104,7 @@ const LOG_RATES: ReadonlyMap<ObservationId, LogRates> = new Map(
       {
         there: rates.map((p, i) => {
           const cause = CAUSES[i];
-          const said = cause && tellsSinceWhen(o) ? saidSinceWhen(cause) : 1;
+          const said = cause && tellsSinceWhen(o.id) ? saidSinceWhen(cause) : 1;
           return Math.log(said * (all[i] ? p / all[i] : p));
         }),
         not: rates.map((p) => Math.log(1 - p)),
@@ -189,7 +189,7 @@ function notMentioned(
     const known = byOrigin.get(key);
     byOrigin.set(key, known ? logs.map((l, c) => Math.min(l, known[c] ?? l)) : logs);
   }
-  const said = situation.present.some((id) => tellsSinceWhen({ id }));
+  const said = situation.present.some(tellsSinceWhen);
   const logLikelihood = causes.map((cause, c) =>
     [...byOrigin.values()].reduce(
       (sum, logs) => sum + (logs[c] ?? 0),

@@ -88,7 +88,7 @@ export function phaseShape(place: Place): ReadingEvidence | undefined {
     seen: amps.shape,
     still: true,
     under: ({ condition: { supply } }) => ({
-      ...constant(supply.oneLow > 0.5 ? 0 : Number.NaN, ANY_SHAPE_VARIANCE),
+      ...constant(supply.oneLow > 0.5 ? 0 : Number.NaN, u * u),
       log: Math.log(supply.oneLow * likeOneLow + (1 - supply.oneLow) / Math.PI),
     }),
   };
@@ -97,9 +97,6 @@ export function phaseShape(place: Place): ReadingEvidence | undefined {
 /** Density of a normal round 0 folded to what is not negative and cut off at a limit. */
 const normalOver = (value: number, u: number, limit: number): number =>
   Math.exp(-0.5 * (value / u) ** 2) / (u * Math.sqrt(2 * Math.PI) * (chanceBelow(limit / u) - 0.5));
-
-/** Of a shape that may be any, 0 to π [rad²]. */
-const ANY_SHAPE_VARIANCE = Math.PI ** 2 / 12;
 
 /** Imbalance below which nobody asks for its shape [%]. */
 const WORTH_A_SHAPE = 4;

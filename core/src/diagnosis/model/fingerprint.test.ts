@@ -59,6 +59,19 @@ describe("what a fingerprint teaches", () => {
     }
   });
 
+  it("is taught by a motor of uneven currents as by any other", () => {
+    const uneven = [{ ...WHEN_NEW, amps: ["23.0 A", "19.0 A", "20.7 A"] }];
+    const [odd, even] = [taughtBy(uneven), taughtBy([WHEN_NEW])];
+    // What the pattern of the currents is does not last, and spoils nothing else.
+    expect([...odd.lessons.keys()]).toEqual([...even.lessons.keys()]);
+    expect(Number.isFinite(odd.log)).toBe(true);
+    const [a, b] = [odd, even].map((t) => t.lessons.get("suction-gauge")?.mean ?? Number.NaN);
+    expect(a).toBeCloseTo(b ?? Number.NaN, 1);
+    expect(odd.system).not.toEqual(odd.prepared[0]?.flowPrior);
+    const [more, usual] = [odd, even].map((t) => t.lessons.get("phase-balance")?.mean ?? 0);
+    expect(more).toBeGreaterThan((usual ?? 0) + 1);
+  });
+
   it("leaves a meter out that has no lasting deviation", () => {
     expect(taughtBy([WHEN_NEW]).lessons.has("flow-meter")).toBe(false);
   });

@@ -12,12 +12,12 @@ import {
   freeHead,
   integrateFlow,
   logDensity,
-  logStudent,
+  logSeen,
 } from "./flow-integral.ts";
 import { type Lesson, type Lessons, taught } from "./lessons.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { type Prepared, settingOf } from "./preparation.ts";
-import { nothingExpected, type ReadingKind } from "./reading-evidence.ts";
+import { expectedAt, type ReadingKind } from "./reading-evidence.ts";
 import { changedSystem } from "./system-flow.ts";
 
 /** What is known of a plant from its fingerprints. */
@@ -89,9 +89,6 @@ function moved(system: FlowPrior): FlowPrior {
   return { ...system, curves };
 }
 
-/** Working memory. */
-const expected = nothingExpected();
-
 /** A flow the pump may have run at, its state there, and what it makes of the readings. */
 interface Moment {
   readonly state: OperatingState;
@@ -111,8 +108,8 @@ function learn(known: Learnt, p: Prepared, setting: Setting): Learnt {
     const state = emptyState();
     operate(setting, flow, state);
     const logs = p.readings.map(({ seen }, i) => {
-      expectations[i]?.at(state, expected);
-      return logStudent(seen, expected.predicted, expected.variance, expectations[i]?.below);
+      const e = expectations[i];
+      return e ? logSeen(seen, e, state) : 0;
     });
     return { state, weight, logs, log: logs.reduce((a, b) => a + b, 0) };
   });
@@ -148,13 +145,13 @@ function lessonOf(
   const sums = { all: 0, gap: 0, gap2: 0, variance: 0, lasting: 0 };
   for (const { state, weight, log, logs } of moments) {
     const share = weight * Math.exp(log - (logs[i] ?? 0) - top);
-    e.at(state, expected);
-    const gap = reading.seen - expected.predicted;
+    const { predicted, variance: spread, lasting: part } = expectedAt(e, state);
+    const gap = reading.seen - predicted;
     sums.all += share;
     sums.gap += share * gap;
     sums.gap2 += share * gap * gap;
-    sums.variance += share * expected.variance;
-    sums.lasting += share * expected.lasting;
+    sums.variance += share * spread;
+    sums.lasting += share * part;
   }
   const lasting = sums.lasting / sums.all;
   if (!(lasting > 0)) return undefined;

@@ -67,9 +67,12 @@ function rarity(seen: number, predicted: number, variance: number, below: number
   return t2 * t2 * Math.sqrt(variance * t);
 }
 
-/** ln of the Student-t density of a reading at a prediction with this variance, but for a constant. */
-export const logStudent = (seen: number, predicted: number, variance: number, below = 1): number =>
-  -Math.log(rarity(seen, predicted, variance, below));
+/** ln density of what was seen at a state, but for a constant: its own where it has one, else a Student-t. */
+export function logSeen(seen: number, e: Expectation, at: OperatingState): number {
+  if (e.log !== undefined) return e.log;
+  e.at(at, expected);
+  return -Math.log(rarity(seen, expected.predicted, expected.variance, e.below ?? 1));
+}
 
 /** Working memory, reused: one integral runs at a time in a thread. */
 const flows = new Float64Array(MOST_NODES);
@@ -131,8 +134,7 @@ export function integrateFlow(
     if (!r) continue;
     const e = taught(r, setting, lessons);
     if (r.still) {
-      e.at(state, expected);
-      const ll = e.log ?? logStudent(r.seen, expected.predicted, expected.variance);
+      const ll = logSeen(r.seen, e, state);
       stillTotal += ll;
       out.logWithout[i] = -ll;
     } else {

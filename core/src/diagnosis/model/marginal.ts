@@ -6,7 +6,7 @@ import { emptyState, operate, type OperatingState, type Setting } from "./operat
 import { taught } from "./lessons.ts";
 import { logSum } from "./log-sum.ts";
 import type { Noticed } from "./impression.ts";
-import { nothingExpected } from "./reading-evidence.ts";
+import { expectedAt } from "./reading-evidence.ts";
 import { AS_SHEET, type OwnCurve, type OwnCurves } from "./own-curves.ts";
 import { type Prepared, settingOf } from "./preparation.ts";
 import { type Scene, sceneAt } from "./scene.ts";
@@ -125,7 +125,6 @@ export function scales(
 ) {
   const sound = likeliestFirst(owns.sound);
   const known = new Map<string, Tried>();
-  const readings = prepared.reduce((sum, p) => sum + p.readings.length, 0);
   let best = Number.NEGATIVE_INFINITY;
   const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
 
@@ -181,7 +180,7 @@ export function scales(
       const top = nodes.reduce((a, b) => (b.log > a.log ? b : a));
       return {
         logTotal,
-        logWithout: withoutEach(nodes, readings),
+        logWithout: withoutEach(nodes),
         logUnnoticed: chances.map((_, i) => logSum(nodes.map((n) => n.log - (n.seen[i] ?? 0)))),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
         picture: once(() => pictureOf(prepared, top.o)),
@@ -203,7 +202,8 @@ interface Node {
 }
 
 /** ln total of one cause without each reading in turn. */
-function withoutEach(nodes: readonly Node[], readings: number): number[] {
+function withoutEach(nodes: readonly Node[]): number[] {
+  const readings = nodes[0]?.o.without.length ?? 0;
   const logs = new Array<number>(nodes.length);
   const list: number[] = [];
   for (let i = 0; i < readings; i++) {
@@ -249,9 +249,6 @@ function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value;
 }
 
-/** Working memory. */
-const expected = nothingExpected();
-
 /** States and predictions at the likeliest size, own curve and flow. */
 function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
   const settings = prepared.map((p, k) =>
@@ -267,8 +264,7 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
       const [setting, state] = [settings[k], states[k]];
       if (!setting || !state) return [];
       return p.readings.map((r) => {
-        taught(r, setting, top.own.lessons).at(state, expected);
-        return [r.id, expected.predicted] as const;
+        return [r.id, expectedAt(taught(r, setting, top.own.lessons), state).predicted] as const;
       });
     }),
   );

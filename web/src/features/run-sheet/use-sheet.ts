@@ -96,7 +96,7 @@ export function useSheet(dto: SheetDto): Sheet {
     void Promise.all([waiting(dto.id), draftsOf(dto.id)]).then(([kept, texts]) => {
       if (kept.length > 0) setEntries((list) => [...list, ...kept]);
       setFault(faultRef.current);
-      setDrafts(draftsMade.current.size === 0 ? texts : withDrafts(texts, draftsMade.current));
+      setDrafts(withDrafts(texts, draftsMade.current));
       setReady(true);
       void made.nudge();
     });
