@@ -3,7 +3,7 @@
 import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
 import { Button, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useActionState, useState } from "react";
-import { Fields } from "@/shell/fields";
+import { Fields, useFields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
 import { takeCall } from "./new-call";
 import classes from "./new-call.module.css";
@@ -21,15 +21,8 @@ export function NewCallForm({
   chosen: string;
 }) {
   const [state, action, pending] = useActionState(takeCall, { error: null });
-  const [fields, setFields] = useState({ pump: chosen, kind: "call", complaint: "", note: "" });
+  const { field } = useFields({ pump: chosen, kind: "call", complaint: "", note: "" });
   const [codes, setCodes] = useState<readonly string[]>([]);
-  const set = (name: keyof typeof fields, value: string) =>
-    setFields((known) => ({ ...known, [name]: value }));
-  const field = (name: keyof typeof fields) => ({
-    name,
-    value: fields[name],
-    onChange: (e: { currentTarget: { value: string } }) => set(name, e.currentTarget.value),
-  });
   const toggle = (id: string) =>
     setCodes(codes.includes(id) ? codes.filter((c) => c !== id) : [...codes, id]);
   return (

@@ -1,8 +1,8 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
-import { useActionState, useState } from "react";
-import { Fields } from "@/shell/fields";
+import { useActionState } from "react";
+import { Fields, useFields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
 import { makePump } from "./new-pump";
 import { familyWords } from "./words";
@@ -17,20 +17,13 @@ export function NewPumpForm({
   sites: readonly { readonly id: string; readonly name: string }[];
 }) {
   const [state, action, pending] = useActionState(makePump, { error: null });
-  const [fields, setFields] = useState({
+  const { fields, field } = useFields({
     tag: "",
     family: "",
     installation: "",
     site: sites[0]?.id ?? "new",
     siteName: "",
     purpose: "",
-  });
-  const set = (name: keyof typeof fields, value: string) =>
-    setFields((known) => ({ ...known, [name]: value }));
-  const field = (name: keyof typeof fields) => ({
-    name,
-    value: fields[name],
-    onChange: (e: { currentTarget: { value: string } }) => set(name, e.currentTarget.value),
   });
   return (
     <main>
