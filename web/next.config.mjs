@@ -6,6 +6,7 @@ const config = {
     "@mikro-orm/postgresql",
     "@mikro-orm/migrations",
     "@mikro-orm/knex",
+    "pino",
   ],
   // `npm test` checks the types of every workspace; doing it again here would double the build.
   typescript: { ignoreBuildErrors: true },

@@ -18,6 +18,18 @@ describe("tack", () => {
     expect(parse(output)["notes"]).toBeInstanceOf(Array);
   });
 
+  it.each([
+    ["as it was read", {}],
+    ["psi written as bar", { dischargePressure: "62 bar" }],
+    ["gauges exchanged", { suctionPressure: "4.3 bar", dischargePressure: "0.1 bar" }],
+  ])("gives the figures of the whole diagnosis, part by part: %s", (_, change) => {
+    const json = parse(example) as { snapshots: object[] };
+    const text = JSON.stringify({ ...json, snapshots: [{ ...json.snapshots[0], ...change }] });
+    const whole = parse(runVerb("diagnose", text).output);
+    for (const verb of ["duty", "npsh", "motor"])
+      expect(parse(runVerb(verb, text).output)[verb], verb).toEqual(whole[verb]);
+  });
+
   it("prints a whole diagnosis", () => {
     const result = parse(runVerb("diagnose", example).output);
     expect(result["format"]).toBe("yard-tack/result");

@@ -1,14 +1,7 @@
 /** What each verb of the command does with the text of a file. */
 import { type CaseError, type CaseFile, readCaseText } from "@yard-tack/core/case";
-import { diagnose, dutyResult, missing, motorResult, npshResult } from "@yard-tack/core/diagnosis";
-import {
-  leadingSnapshot,
-  partsOf,
-  type Situation,
-  situationOf,
-  standingTests,
-  type VisitParts,
-} from "@yard-tack/core/visit";
+import { diagnose, dutyResult, measured, motorResult, npshResult } from "@yard-tack/core/diagnosis";
+import type { Situation, VisitParts } from "@yard-tack/core/visit";
 import { runReference } from "./reference/run.ts";
 
 export interface Outcome {
@@ -38,15 +31,13 @@ const forPart = (
   part: (parts: VisitParts, situation: Situation, file: CaseFile) => unknown,
 ): Verb =>
   forCase((file) => {
-    const situation = situationOf(file);
-    const snapshot = leadingSnapshot(situation);
-    const parts = snapshot && partsOf(situation, snapshot);
+    const { parts, situation, notes } = measured(file);
     return {
       format: "yard-tack/result",
       version: 1,
       id: file.id ?? null,
       [name]: parts ? part(parts, situation, file) : null,
-      notes: [...situation.notes, ...standingTests(file).notes, ...missing(situation, parts)],
+      notes,
     };
   });
 

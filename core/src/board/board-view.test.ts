@@ -1,25 +1,23 @@
 import { describe, expect, it } from "vitest";
-import { exampleJson, pumpJson } from "../../testing/cases.ts";
-import { boardOf, type BoardView } from "./index.ts";
+import { exampleJson, LF2_READ, pumpJson } from "../../testing/cases.ts";
+import { PUMP, reading } from "../../testing/visit.ts";
+import { readEntries, type SheetEntry } from "../visit/index.ts";
+import { boardOf, boardOfVisit, type BoardView } from "./index.ts";
 
 type Json = Record<string, unknown>;
 
-function view(json: unknown, places?: unknown): BoardView {
-  const outcome = boardOf(json, "metric", places);
+function view(json: unknown): BoardView {
+  const outcome = boardOf(json, "metric");
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.errors));
   return outcome.view;
 }
 
-const PLACES = {
-  label: "as found",
-  valve: "as-found",
-  suctionPressure: "0 bar",
-  suctionGaugeHeight: "0.2 m",
-  suctionLine: "full",
-  dischargePressure: "1 bar",
-  dischargeGaugeHeight: "0.5 m",
-  dischargeLine: "full",
-};
+/** The Board of a visit to LF-2 with these entries. */
+function visited(entries: readonly SheetEntry[]): BoardView {
+  const outcome = boardOfVisit({ ...PUMP, entries }, "metric");
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.errors));
+  return outcome.view;
+}
 
 describe("Board", () => {
   it("draws curve, tolerance, system and today from the example", () => {
@@ -39,20 +37,14 @@ describe("Board", () => {
   });
 
   it("says what to read first when nothing is read", () => {
-    const v = view(
-      { ...pumpJson("LF-2"), observations: undefined, snapshots: [{ label: "as found" }] },
-      PLACES,
-    );
+    const v = visited([]);
     expect(v.verdict.lead).toBe("Pump or system: nothing read yet.");
     expect(v.missing.length).toBeGreaterThan(0);
     expect(v.chart?.today).toBeUndefined();
   });
 
   it("gives bands of what a healthy pump shows before anything is read", () => {
-    const { expectations: e } = view(
-      { ...pumpJson("LF-2"), snapshots: [{ label: "as found" }] },
-      PLACES,
-    );
+    const { expectations: e } = visited([]);
     expect(e.dischargePressure?.low).toBeLessThan(4.36e5);
     expect(e.dischargePressure?.high).toBeGreaterThan(4.36e5);
     expect(e.suctionPressure?.low).toBeLessThan(0.033e5);
@@ -94,7 +86,58 @@ describe("Board", () => {
   });
 
   it("can be sent to another thread as it is", () => {
-    const v = view(exampleJson(), PLACES);
+    const v = visited([reading(1, "4.1 bar", "dischargePressure")]);
     expect(structuredClone(v)).toEqual(v);
+  });
+
+  it("leaves out an entry that is not understood, and goes on", () => {
+    const { entries, unread } = readEntries([
+      reading(1, "4.1 bar", "dischargePressure"),
+      { ...reading(2, "0.1 bar"), slot: "flaw" },
+      { kind: "observation", observation: "noise.gravle" },
+    ]);
+    expect(unread).toHaveLength(2);
+    expect(visited(entries).figures.length).toBeGreaterThan(0);
+  });
+});
+
+describe("snapshots", () => {
+  const asFound = { ...LF2_READ, speed: "2931 rpm" };
+  const shut = {
+    label: "shut",
+    valve: "shut",
+    suctionPressure: "0.14 bar",
+    suctionGaugeHeight: "0.2 m",
+    dischargePressure: "5.1 bar",
+    dischargeGaugeHeight: "0.5 m",
+  };
+  const throttled = { ...asFound, label: "throttled", valve: "throttled", flow: "40 m3/h" };
+  const { observations: _, ...pump } = pumpJson("LF-2");
+  const of = (snapshots: readonly object[]) => view({ ...pump, snapshots });
+
+  it("are known by their labels: in another order the Board is the same", () => {
+    const first = of([asFound, shut, throttled]);
+    for (const order of [
+      [shut, asFound, throttled],
+      [throttled, shut, asFound],
+    ]) {
+      const v = of(order);
+      expect(v.chart?.others.map((o) => o.label).sort()).toEqual(["shut", "throttled"]);
+      expect(v.chart?.today?.at).toEqual(first.chart?.today?.at);
+      expect(v.comparisons).toEqual(first.comparisons);
+      expect(v.comparisons.map((c) => c.title)).toContain("Speed against plate and slip");
+      expect(v.figures).toEqual(first.figures);
+      expect(v.missing).toEqual(first.missing);
+      for (const cause of first.causes) {
+        const same = v.causes.find((c) => c.id === cause.id);
+        expect(same?.probability).toBeCloseTo(cause.probability, 9);
+        expect(same?.picture?.under).toEqual(cause.picture?.under);
+      }
+    }
+  });
+
+  it("of one label are kept apart", () => {
+    const v = of([asFound, shut, { ...shut, dischargePressure: "5.0 bar" }]);
+    expect(v.chart?.others).toHaveLength(2);
   });
 });

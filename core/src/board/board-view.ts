@@ -2,7 +2,7 @@
  * Everything the Board draws, worked out from a case in one go. Numbers are SI, sentences are in the
  * reader's units; nothing here knows how it will be drawn.
  */
-import { type CaseFile, type CaseError, readCase } from "../case/index.ts";
+import { type CaseFile, type CaseError, readCase, type TestId } from "../case/index.ts";
 import {
   causeRow,
   type Diagnosis,
@@ -17,9 +17,19 @@ import {
   type Verdict,
   verdictOf,
 } from "../diagnosis/index.ts";
-import { factsOf, type TakeAlong, takeAlong } from "../procedure/index.ts";
+import { type TakeAlong, takeAlong } from "../procedure/index.ts";
 import { formatSi, type UnitSystem } from "../quantity/index.ts";
-import { heatStudy, situationOf, type Snapshot } from "../visit/index.ts";
+import {
+  caseOfVisit,
+  factsOf,
+  foldEntries,
+  heatStudy,
+  hungGauges,
+  type SheetEntry,
+  type Typing,
+  type VisitBasis,
+  type VisitState,
+} from "../visit/index.ts";
 import { causeViews, type CauseView, type WhatIf, whatIfs } from "./causes-view.ts";
 import { chartOf, type ChartView } from "./chart-view.ts";
 import { compareAll, type Comparison } from "./comparisons.ts";
@@ -37,7 +47,7 @@ import {
 } from "./study-views.ts";
 
 export interface TestView {
-  readonly id: string;
+  readonly id: TestId;
   readonly name: string;
   readonly minutes: number;
   readonly hazard: string | null;
@@ -88,27 +98,41 @@ export type BoardOutcome =
   | { readonly ok: true; readonly view: BoardView }
   | { readonly ok: false; readonly errors: readonly CaseError[] };
 
-/**
- * Reads a case and works out its Board.
- * @param places - a snapshot that says how each gauge hangs (its pressures are not looked at); gives
- *   the expected band of readings that were not taken yet
- * @param json - a case file; an empty snapshot is fine: then the Board says what to read first
- */
-export function boardOf(json: unknown, units: UnitSystem, places?: unknown): BoardOutcome {
-  const file = readCase(json);
-  if (!file.ok) return { ok: false, errors: file.error };
-  const hung =
-    places === undefined ? undefined : readCase({ ...(json as object), snapshots: [places] });
-  const template = hung?.ok ? situationOf(hung.value).snapshots[0] : undefined;
-  return { ok: true, view: boardView(json, file.value, units, template) };
+/** A visit as a device holds it: what the Board is worked out from, before it is a case. */
+export interface VisitAsked extends VisitBasis {
+  readonly entries: readonly SheetEntry[];
+  /** What is being typed at this moment, by {@link readingKey}. */
+  readonly typing?: Typing;
 }
 
-function boardView(
-  json: unknown,
-  file: CaseFile,
+/** Works out the Board of a visit from its entries, with the band each reading should lie in. */
+export function boardOfVisit(visit: VisitAsked, units: UnitSystem): BoardOutcome {
+  return boardOfState(visit, foldEntries(visit.entries), units, visit.typing);
+}
+
+/** The Board of a visit whose entries are folded already. */
+export function boardOfState(
+  basis: VisitBasis,
+  state: VisitState,
   units: UnitSystem,
-  places: Snapshot | undefined,
-): BoardView {
+  typing?: Typing,
+): BoardOutcome {
+  const file = readCase(caseOfVisit(basis, state, typing));
+  return file.ok
+    ? { ok: true, view: boardView(file.value, units, true) }
+    : { ok: false, errors: file.error };
+}
+
+/** Works out the Board of a case file; an empty snapshot is fine: then it says what to read first. */
+export function boardOf(json: unknown, units: UnitSystem): BoardOutcome {
+  const file = readCase(json);
+  return file.ok
+    ? { ok: true, view: boardView(file.value, units, false) }
+    : { ok: false, errors: file.error };
+}
+
+/** @param expected - whether the band of each reading is asked for */
+function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardView {
   const diagnosis = diagnoseFully(file, units);
   const { situation, parts, posterior, result } = diagnosis;
   const missing = missingReadings(parts?.snapshot, posterior, hasRating(situation));
@@ -139,7 +163,7 @@ function boardView(
       };
     }),
     load: takeAlong(
-      factsOf(json),
+      factsOf(situation),
       result.nextTests.map((t) => t.id),
       result.causes,
     ),
@@ -150,7 +174,7 @@ function boardView(
     stop: result.stop,
     mend: mendOf(result),
     missing,
-    expectations: places ? expectationsOf(situation, places) : {},
+    expectations: expected ? expectationsOf(situation, hungGauges(file, situation)) : {},
     deadHeadSeconds: heatStudy(situation, parts).deadHead?.seconds ?? null,
     comparisons: compareAll(diagnosis, units),
     flowHint: flowHint(parts, units),

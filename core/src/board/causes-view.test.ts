@@ -87,7 +87,7 @@ describe("what if", () => {
   it("is what the diagnosis says of the case without that reading", () => {
     const [read] = METERED["snapshots"] as Json[];
     const again = diagnose(caseFrom({ ...METERED, snapshots: [{ ...read, flow: null }] })).causes;
-    const item = items.find((i) => i.id === "0:flow-meter");
+    const item = items.find((i) => i.id === "as found:flow-meter");
     expect(item?.top.length).toBe(4);
     for (const t of item?.top ?? []) {
       const truth = again.find((c) => c.id === t.id)?.probability ?? 0;
@@ -108,7 +108,7 @@ describe("what if", () => {
   });
 
   it("puts what moves the ranking most first, and offers nothing nobody can disbelieve", () => {
-    expect(items[0]?.id).toBe("0:suction-gauge");
+    expect(items[0]?.id).toBe("as found:suction-gauge");
     expect(items.map((i) => i.id)).not.toContain("not-mentioned");
     expect(items.map((i) => i.id)).not.toContain("ran");
     for (const i of items) {

@@ -139,7 +139,8 @@ const POINTS = 32;
 function pictureOf(d: Diagnosis, index: number): CausePicture | undefined {
   const cause = d.posterior.causes[index];
   const sound = d.posterior.causes.find((c) => c.row.id === "healthy");
-  const [under, sheet] = [cause?.settings[0], sound?.settings[0]];
+  const key = d.parts?.snapshot.key ?? "";
+  const [under, sheet] = [cause?.settings.get(key), sound?.settings.get(key)];
   if (!cause || !under || !sheet || d.situation.curve === undefined) return undefined;
   const end = sheet.pump.reach;
   const along = (setting: typeof under) =>
@@ -147,16 +148,15 @@ function pictureOf(d: Diagnosis, index: number): CausePicture | undefined {
       const q = (end * i) / POINTS;
       return [q, headUnder(setting, q)];
     });
-  const snapshots = d.situation.snapshots.filter((s) => s.running);
   return {
     sheet: along(sheet),
     under: along(under),
-    points: cause.states.map((s, i) => ({
-      label: snapshots[i]?.label ?? "",
-      flow: s.flow,
-      head: s.head,
-      measured: snapshots[i] === d.parts?.snapshot ? d.parts?.duty.head?.value : undefined,
-    })),
+    points: d.situation.snapshots.flatMap((snapshot) => {
+      const state = cause.states.get(snapshot.key);
+      if (!state) return [];
+      const measured = snapshot.key === key ? d.parts?.duty.head?.value : undefined;
+      return [{ label: snapshot.label, flow: state.flow, head: state.head, measured }];
+    }),
   };
 }
 

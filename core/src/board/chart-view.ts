@@ -16,7 +16,13 @@ import {
 } from "../curve/index.ts";
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { formatNumber, formatRpm, K95 } from "../quantity/index.ts";
-import { cleanSystem, partsOf, type Situation, type SystemSource } from "../visit/index.ts";
+import {
+  cleanSystem,
+  leadingSnapshot,
+  partsOf,
+  type Situation,
+  type SystemSource,
+} from "../visit/index.ts";
 
 /** Flow [m³/s] and head [m]. */
 export type ChartPoint = readonly [flow: number, head: number];
@@ -203,7 +209,9 @@ function todayOf(parts: NonNullable<Diagnosis["parts"]>): ChartView["today"] {
 }
 
 function otherPoints(situation: Situation): ChartView["others"] {
-  return situation.snapshots.slice(1).flatMap((s) => {
+  const leading = leadingSnapshot(situation);
+  return situation.snapshots.flatMap((s) => {
+    if (s.key === leading?.key) return [];
     const { duty } = partsOf(situation, s);
     const flow = s.valve === "shut" ? 0 : duty.flow?.value;
     return flow !== undefined && duty.head

@@ -1,7 +1,8 @@
 /** What disagrees with what: each pair of figures that ought to match, and how it was worked out. */
-import type { Diagnosis } from "../diagnosis/index.ts";
+import { type Diagnosis, readingId } from "../diagnosis/index.ts";
 import { curveEnd, readCurve } from "../curve/index.ts";
 import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
+import { DEFAULT_MARGIN, wantedNpsh } from "../suction/index.ts";
 import { isClear } from "./unexplained.ts";
 
 /** One line of the Compare step: two ways to the same figure, or a figure against its limit. */
@@ -51,7 +52,7 @@ const suction: Compare = ({ parts }, units) => {
 const npshMargin: Compare = ({ parts }, units) => {
   const { available, required, margin } = parts?.npsh ?? {};
   if (!available || required === undefined || margin === undefined) return undefined;
-  const target = Math.max(0.3 * required, 1);
+  const target = wantedNpsh(DEFAULT_MARGIN, required) - required;
   return {
     title: "NPSH available against required",
     sentence: `${metres(available.value, units)} available, ${metres(required, units)} required: ${
@@ -144,10 +145,11 @@ const balance: Compare = ({ parts }) => {
   };
 };
 
-const speed: Compare = ({ posterior }) => {
-  const item = posterior.items.find((i) => i.id === "0:speed");
+const speed: Compare = ({ posterior, parts }) => {
+  const id = readingId(parts?.snapshot.key ?? "", "speed");
+  const item = posterior.items.find((i) => i.id === id);
   const healthy = posterior.causes.find((c) => c.row.id === "healthy");
-  const expected = healthy?.predicted.get("0:speed");
+  const expected = healthy?.predicted.get(id);
   if (!item?.reading || expected === undefined) return undefined;
   const percent = 100 * (item.reading.seen / expected - 1);
   return {

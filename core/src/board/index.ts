@@ -1,5 +1,7 @@
-export { boardOf } from "./board-view.ts";
-export type { BoardOutcome, BoardView, TestView } from "./board-view.ts";
+export { boardOf, boardOfState, boardOfVisit } from "./board-view.ts";
+export type { BoardOutcome, BoardView, TestView, VisitAsked } from "./board-view.ts";
+export { forecastOf } from "./forecast.ts";
+export type { VisitForecast } from "./forecast.ts";
 export type { CausePicture, CauseView, ReadingEvidenceView, WhatIf } from "./causes-view.ts";
 export type { ChartPoint, ChartView } from "./chart-view.ts";
 export type { Comparison } from "./comparisons.ts";

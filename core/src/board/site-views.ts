@@ -2,7 +2,7 @@
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { GRAVITY, K95 } from "../quantity/index.ts";
 import { lossAt } from "../suction/index.ts";
-import { layoutOf } from "../visit/index.ts";
+import { layoutOf, meanAmps } from "../visit/index.ts";
 
 /** Heads in metres of the liquid; `loss` is what the drawing explains. */
 export interface SuctionView {
@@ -24,6 +24,8 @@ export interface PhasesView {
   readonly withheld: boolean;
   /** Half width of one current's 95 % band, the part that differs between phases [A]. */
   readonly ampsBand95: number | undefined;
+  /** Standard uncertainty of one current, as the Board takes it [A]. */
+  readonly uAmps: number | undefined;
   readonly lostPhase: number | undefined;
   readonly loadFraction: number | undefined;
   readonly shaftPower:
@@ -64,6 +66,7 @@ export function phasesOf({ situation, parts }: Diagnosis): PhasesView | undefine
       e.amps && e.uAmpsPercent !== undefined
         ? (K95 * e.uAmpsPercent * e.amps.mean) / 100 / Math.sqrt(2 / 3)
         : undefined,
+    uAmps: meanAmps(parts.snapshot)?.u,
     lostPhase: e.lostPhase,
     loadFraction: e.loadFraction?.value,
     shaftPower: p && { value: p.value, low95: p.value - K95 * p.u, high95: p.value + K95 * p.u },

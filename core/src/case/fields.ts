@@ -8,19 +8,29 @@ import {
   shownUnit,
 } from "../quantity/index.ts";
 
-const LONGEST_TEXT = 400;
+/** Longest text a case file, a strip or a reason may hold [characters]. */
+export const LONGEST_TEXT = 400;
+
+/**
+ * Anything at all, typed as what may be written there: the transform behind it says in its own words
+ * what is wrong with anything else.
+ */
+const written = <W>() => z.custom<W | null | undefined>(() => true);
 
 /** One quantity as text; `null` and a missing key both mean "not read". */
 export const quantity = (dimension: Dimension) =>
-  z
-    .unknown()
+  written<string>()
     .transform((raw, ctx): Quantity | undefined => readOne(raw, dimension, ctx, []))
     .optional();
 
+/** A reading as written: one text, or a list of repeats. */
+export type WrittenRepeats = string | readonly (string | null)[];
+/** Readings per phase as written. */
+export type WrittenPhases = string | readonly (WrittenRepeats | null)[];
+
 /** A reading that may be a list of repeats; always a list here, empty when not read. */
 export const repeated = (dimension: Dimension) =>
-  z
-    .unknown()
+  written<WrittenRepeats>()
     .transform((raw, ctx): readonly Quantity[] => readRepeats(raw, dimension, ctx, []))
     .optional()
     .transform((v) => v ?? []);
@@ -30,8 +40,7 @@ export const repeated = (dimension: Dimension) =>
  * The inner list is empty for a phase that was not read.
  */
 export const perPhase = (dimension: Dimension, counts: readonly number[]) =>
-  z
-    .unknown()
+  written<WrittenPhases>()
     .transform((raw, ctx): readonly (readonly Quantity[])[] | undefined => {
       if (raw === null || raw === undefined) return undefined;
       const list: readonly unknown[] = Array.isArray(raw) ? raw : [raw];

@@ -1,4 +1,4 @@
-/** The ids a case file may use for causes, observations and tests. */
+/** Every id that a case file or an entry of a visit may use: closed lists. */
 
 export const FAMILIES = [
   "end-suction",
@@ -231,3 +231,97 @@ export const TEST_OUTCOMES = {
 export type TestId = keyof typeof TEST_OUTCOMES;
 
 export const TEST_IDS = Object.keys(TEST_OUTCOMES) as TestId[];
+
+export const CAUTION_IDS = [
+  "electrical",
+  "live-readings",
+  "rotation",
+  "reverse-running",
+  "opening",
+  "dead-head",
+  "rotating-parts",
+  "lockout",
+  "start-kick",
+  "engine-set",
+  "confined-space",
+  "sewage",
+  "hot-circuit",
+  "fire-water",
+  "drinking-water",
+] as const;
+export type CautionId = (typeof CAUTION_IDS)[number];
+
+/** What blocks the work while it lasts. */
+export const STOP_IDS = [
+  "displacement-shut",
+  "plastic-shut",
+  "screwed-reverse",
+  "phase-lost",
+  "voltage-imbalance",
+  "found-live",
+  "tester-doubtful",
+] as const;
+export type StopId = (typeof STOP_IDS)[number];
+
+/** Checks of the proof that a motor is dead: the tester before and after, and pairs of conductors. */
+export const DEAD_CHECK_IDS = [
+  "before",
+  "l1-l2",
+  "l2-l3",
+  "l3-l1",
+  "l1-earth",
+  "l2-earth",
+  "l3-earth",
+  "l-n",
+  "l-earth",
+  "n-earth",
+  "after",
+] as const;
+export type DeadCheckId = (typeof DEAD_CHECK_IDS)[number];
+
+export const PLATE_KINDS = ["body", "motor"] as const;
+export type PlateKind = (typeof PLATE_KINDS)[number];
+
+/** What can be read on a plate. */
+export const PLATE_KEYS = [
+  "type",
+  "serial",
+  "dateCode",
+  "ports",
+  "faceToFace",
+  "diameter",
+  "seal",
+  "rotation",
+  "power",
+  "voltage",
+  "current",
+  "serviceFactorCurrent",
+  "serviceFactor",
+  "speed",
+  "frequency",
+  "powerFactor",
+  "efficiency",
+  "capacitor",
+] as const;
+export type PlateKey = (typeof PLATE_KEYS)[number];
+
+/** What a note may say of a gauge. */
+export const GAUGE_FACTS = ["unit", "low", "high", "percent", "height", "line"] as const;
+export type GaugeFact = (typeof GAUGE_FACTS)[number];
+
+/** Why there is no reading after something was tightened, cleaned, vented or swapped. */
+export const NO_AFTER_REASONS = ["no gauge there", "not running yet", "by ear only"] as const;
+
+/** How a visit may end. */
+export const CLOSINGS = [
+  "cured",
+  "improved",
+  "not reproduced",
+  "waiting for parts",
+  "referred",
+  "as it should be",
+] as const;
+export type Closing = (typeof CLOSINGS)[number];
+
+/** What a picture shows. */
+export const PICTURE_SUBJECTS = ["body-plate", "motor-plate", "look"] as const;

@@ -1,4 +1,5 @@
 /** From JSON to a case, with every complaint at its path. */
+import type * as z from "zod";
 import { fail, ok, type Result } from "../quantity/index.ts";
 import { type CaseFile, caseSchema } from "./schema.ts";
 
@@ -33,7 +34,12 @@ export function readCaseText(text: string): Result<CaseFile, readonly CaseError[
 export function readCase(json: unknown): Result<CaseFile, readonly CaseError[]> {
   const parsed = caseSchema.safeParse(json);
   if (parsed.success) return ok(parsed.data);
-  const errors = parsed.error.issues.flatMap((issue): CaseError[] => {
+  return fail(errorsOf(parsed.error, json));
+}
+
+/** Every complaint of a schema at its path as written, at most 50. */
+export function errorsOf(error: z.ZodError, json: unknown): readonly CaseError[] {
+  const errors = error.issues.flatMap((issue): CaseError[] => {
     if (issue.code !== "unrecognized_keys") {
       return [{ path: pathText(issue.path), message: issue.message }];
     }
@@ -43,7 +49,7 @@ export function readCase(json: unknown): Result<CaseFile, readonly CaseError[]> 
       message: lines[i] ?? `Unknown key "${key}".`,
     }));
   });
-  return fail(errors.slice(0, MOST_ERRORS).map((e) => ({ ...e, path: asWritten(e.path, json) })));
+  return errors.slice(0, MOST_ERRORS).map((e) => ({ ...e, path: asWritten(e.path, json) }));
 }
 
 /** `pump.curve` and `fingerprint` may stand alone or in a list: the path follows what was written. */

@@ -34,10 +34,17 @@ const list = <T extends z.ZodType>(entry: T, most: number) =>
 
 /** A value, or a list of them; always a list here. */
 const oneOrMany = <T extends z.ZodType>(entry: T, most: number) =>
-  z.preprocess(
-    (v) => (v === null || v === undefined ? [] : Array.isArray(v) ? v : [v]),
-    z.array(entry).max(most, `At most ${most} entries.`),
-  );
+  z
+    .custom<z.input<T> | readonly z.input<T>[] | null | undefined>(() => true)
+    .transform((v: unknown): unknown[] =>
+      v === null || v === undefined ? [] : Array.isArray(v) ? v : [v],
+    )
+    .pipe(z.array(entry as z.ZodType<z.output<T>>).max(most, `At most ${most} entries.`))
+    .optional()
+    .transform((v) => v ?? []);
+
+/** Not read any further here: what reads the test says what is wrong with it. */
+const anything = <W>() => z.custom<W | null | undefined>(() => true);
 
 const idFrom = <const T extends readonly string[]>(known: T) =>
   z.enum(known, { error: (i) => notOneOf(i.input, known) });
@@ -193,8 +200,8 @@ const element = strict({
 const lossAtFlow = optional({ flow: quantity("flow"), head: quantity("length") });
 
 const pressureRange = z
-  .unknown()
-  .transform((raw, ctx) => {
+  .custom<readonly [string, string] | null | undefined>(() => true)
+  .transform((raw: unknown, ctx) => {
     if (raw === null || raw === undefined) return undefined;
     const ends = perPhase("pressure", [2]).safeParse(raw);
     if (ends.success && ends.data?.every((e) => e.length === 1)) {
@@ -215,7 +222,7 @@ const gaugeClass = optional({
   division: quantity("pressure"),
 });
 
-const snapshot = strict({
+export const snapshotSchema = strict({
   label: shortText,
   time: isoDate,
   valve: oneOf(VALVE_POSITIONS),
@@ -253,10 +260,10 @@ const snapshot = strict({
 /** Readings that belong to a test; which keys mean something depends on the test. */
 const testReadings = optional({
   peak: quantity("pressure"),
-  fall: z.unknown().optional(),
+  fall: anything<string | { readonly to?: string; readonly over?: string }>().optional(),
   volume: quantity("volume"),
   speed: quantity("speed"),
-  amps: z.unknown().optional(),
+  amps: anything<readonly (readonly (string | null)[])[]>().optional(),
   ohms: perPhase("resistance", [1, 3]),
   temperature: quantity("temperature"),
   current: quantity("current"),
@@ -289,13 +296,14 @@ const test = strict({
   }
 });
 
-const fingerprint = strict({
+export const fingerprintSchema = strict({
   date: isoDate,
   reason: shortText,
-  snapshots: list(snapshot, 50),
+  snapshots: list(snapshotSchema, 50),
 });
 
-export const caseSchema = strict({
+/** A pump and its place: all of a case but what was read, seen and tested. */
+const pumpShape = {
   format: z.literal("yard-tack/case", 'The format must be "yard-tack/case".'),
   version: z.literal(1, "Only version 1 is known."),
   id: shortText,
@@ -341,13 +349,7 @@ export const caseSchema = strict({
     limit: plainNumber(0, 10000),
   }),
   duty: lossAtFlow,
-  fingerprint: oneOrMany(fingerprint, 50),
-  snapshots: list(snapshot, 200),
-  observations: optional({
-    present: list(idFrom(OBSERVATION_IDS), 500),
-    absent: list(idFrom(OBSERVATION_IDS), 500),
-  }),
-  tests: list(test, 200),
+  fingerprint: oneOrMany(fingerprintSchema, 50),
   history: list(
     strict({
       date: isoDate,
@@ -357,6 +359,19 @@ export const caseSchema = strict({
     }),
     1000,
   ),
+};
+
+/** A case file without a visit: what a register holds of a pump. */
+export const pumpFileSchema = strict(pumpShape);
+
+export const caseSchema = strict({
+  ...pumpShape,
+  snapshots: list(snapshotSchema, 200),
+  observations: optional({
+    present: list(idFrom(OBSERVATION_IDS), 500),
+    absent: list(idFrom(OBSERVATION_IDS), 500),
+  }),
+  tests: list(test, 200),
 }).superRefine((value, ctx) => {
   const seen = value.snapshots.length + value.tests.length;
   const noticed =
@@ -369,6 +384,8 @@ export const caseSchema = strict({
   }
 });
 
+/** A pump file after reading. */
+export type PumpFile = z.output<typeof pumpFileSchema>;
 /** A case file after reading: every quantity parsed, absent lists empty. */
 export type CaseFile = z.output<typeof caseSchema>;
 export type CaseSnapshot = CaseFile["snapshots"][number];

@@ -2,7 +2,8 @@
  * A curve guessed from one rated point. Radial, mixed-flow and axial wheels have shapes of their own;
  * the specific speed tells which. The guess is marked as estimated and carries a wider band.
  */
-import { fail, ok, type Result } from "../quantity/index.ts";
+import { COLD_WATER_DENSITY } from "../liquid/index.ts";
+import { fail, GRAVITY, ok, type Result } from "../quantity/index.ts";
 import { pchip, valueAt } from "./pchip.ts";
 import { buildCurve, type CurvePoint, type RatedCurve } from "./rated-curve.ts";
 
@@ -75,10 +76,10 @@ const SHARES = [0, 0.2, 0.4, 0.6, 0.8, 1, 1.1, 1.2] as const;
 export function curveFromOnePoint(
   point: RatedPoint,
   stages = 1,
-  density = 998.2,
+  density = COLD_WATER_DENSITY,
 ): Result<EstimatedCurve, "bad-point"> {
   const { flow, head, speed } = point;
-  const hydraulic = density * 9.80665 * flow * head;
+  const hydraulic = density * GRAVITY * flow * head;
   const given =
     point.power ?? (point.efficiency === undefined ? undefined : hydraulic / point.efficiency);
   if (!(flow > 0 && head > 0) || (given !== undefined && !(given > hydraulic))) {

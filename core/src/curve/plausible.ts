@@ -1,4 +1,5 @@
 /** What makes a curve hard to believe: wrong plate, wrong unit, wrong wheel. */
+import { COLD_WATER_DENSITY } from "../liquid/index.ts";
 import { GRAVITY } from "../quantity/index.ts";
 import { valueAt } from "./pchip.ts";
 import { curveEnd, curveStart, type RatedCurve } from "./rated-curve.ts";
@@ -32,7 +33,11 @@ export type CurveDoubt =
  * Doubts about a curve, worst first; none of them forbids it.
  * @param density - of the sheet's liquid [kg/m³]
  */
-export function curveDoubts(curve: RatedCurve, stages = 1, density = 998.2): CurveDoubt[] {
+export function curveDoubts(
+  curve: RatedCurve,
+  stages = 1,
+  density = COLD_WATER_DENSITY,
+): CurveDoubt[] {
   const doubts: CurveDoubt[] = [];
   const start = curveStart(curve);
   const shutOff = valueAt(curve.head, start) ?? 0;

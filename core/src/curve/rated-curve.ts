@@ -1,4 +1,5 @@
 /** A pump's rated curve: head, shaft power and NPSH required over flow, at one speed and diameter. */
+import { COLD_WATER_DENSITY } from "../liquid/index.ts";
 import { fail, GRAVITY, ok, type Result } from "../quantity/index.ts";
 import { type Pchip, pchip, slopeAt, stretched, valueAt } from "./pchip.ts";
 import { rootsBetween } from "./roots.ts";
@@ -49,8 +50,6 @@ export interface RatedCurve {
 
 export type CurveFault = "too-few-points";
 
-const WATER_DENSITY = 998.2;
-
 /**
  * Builds a curve from the points of a sheet. Points may come in any order; duplicate flows are
  * averaged; missing power is worked out from efficiency (ρ g Q H / η).
@@ -59,7 +58,7 @@ const WATER_DENSITY = 998.2;
  */
 export function buildCurve(
   spec: CurveSpec,
-  density = WATER_DENSITY,
+  density = COLD_WATER_DENSITY,
 ): Result<RatedCurve, CurveFault> {
   const notes = new Set<CurveNote>();
   const usable = spec.points.filter((p) => p.flow >= 0 && (p.head ?? 0) >= 0);

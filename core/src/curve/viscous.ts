@@ -3,6 +3,7 @@
  *
  * Source: ANSI/HI 9.6.7, the method for radial wheels. SI throughout; speeds in r/min.
  */
+import { COLD_WATER_DENSITY } from "../liquid/index.ts";
 import { fail, ok, type Result } from "../quantity/index.ts";
 import { pchip, type Pchip, valueAt } from "./pchip.ts";
 import { bestEfficiencyFlow, type RatedCurve } from "./rated-curve.ts";
@@ -50,7 +51,7 @@ export function viscousCurve(
   curve: RatedCurve,
   liquid: { readonly density: number; readonly kinematicViscosity: number },
   stages = 1,
-  waterDensity = 998.2,
+  waterDensity = COLD_WATER_DENSITY,
 ): Result<ViscousCorrection, ViscousFault> {
   const { speed, power } = curve;
   if (!speed) return fail("no-speed");

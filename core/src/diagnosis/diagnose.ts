@@ -6,6 +6,7 @@ import {
   partsOf,
   type Situation,
   situationOf,
+  type Snapshot,
   standingTests,
   type VisitParts,
 } from "../visit/index.ts";
@@ -21,7 +22,7 @@ import { DATA_VERSION } from "./tables/priors.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.5.0";
+export const ENGINE_VERSION = "0.5.1";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;
@@ -38,22 +39,40 @@ export interface Diagnosis {
   readonly result: DiagnosisResult;
 }
 
-/** The whole diagnosis with its inner parts, for screens that draw more than the result tells. */
-export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Diagnosis {
-  const doubtful = withoutDoubtful(situationOf(file));
-  const { situation } = doubtful;
+/** A case worked out as far as its readings go, before it is asked why. */
+export interface Measured {
+  readonly situation: Situation;
+  readonly snapshot: Snapshot | undefined;
+  readonly parts: VisitParts | undefined;
+  /** What was left out, taken for granted or could not be worked out. */
+  readonly notes: readonly string[];
+}
+
+/** The figures of a case, readings that cannot be left out: the same for every command and screen. */
+export function measured(file: CaseFile): Measured {
+  const { situation, notes } = withoutDoubtful(situationOf(file));
   const snapshot = leadingSnapshot(situation);
   const parts = snapshot && partsOf(situation, snapshot);
+  return {
+    situation,
+    snapshot,
+    parts,
+    notes: [
+      ...situation.notes,
+      ...notes,
+      ...standingTests(file).notes,
+      ...missing(situation, parts),
+    ],
+  };
+}
+
+/** The whole diagnosis with its inner parts, for screens that draw more than the result tells. */
+export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Diagnosis {
+  const { situation, snapshot, parts, notes: doubtful } = measured(file);
   const posterior = posteriorOf(situation);
   const tests = rankTests(situation, posterior);
   const causes = causesOf(posterior, units);
-  const notes = [
-    ...situation.notes,
-    ...doubtful.notes,
-    ...standingTests(file).notes,
-    ...missing(situation, parts),
-    ...misfit(posterior, units),
-  ];
+  const notes = [...doubtful, ...misfit(posterior, units)];
   const where = whereOf(posterior);
   const stop = stopWhy(causes, tests, posterior);
   return {
@@ -129,7 +148,7 @@ function whereOf(posterior: Posterior): DiagnosisResult["where"] {
 }
 
 /** One line for each part that could not be computed. */
-export function missing(situation: Situation, parts: VisitParts | undefined): string[] {
+function missing(situation: Situation, parts: VisitParts | undefined): string[] {
   const lines: string[] = [];
   if (!parts) return ["No snapshot: duty point, NPSH and motor were not worked out."];
   if (!situation.curve) lines.push("No rated curve: the head cannot be compared with it.");

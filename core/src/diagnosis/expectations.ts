@@ -30,6 +30,7 @@ const FLOW_PLAY = 0.1;
  */
 export function expectationsOf(situation: Situation, places: Snapshot): Expectations {
   const template: Snapshot = {
+    key: "",
     label: "",
     valve: places.valve,
     running: true,

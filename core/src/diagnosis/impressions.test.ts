@@ -22,7 +22,7 @@ function sceneOf(state: { flow: number; head?: number; npsha?: number; npshr?: n
   const situation = situationOf(caseFrom({ ...pumpJson("LF-2"), snapshots: [{}] }));
   const [snapshot] = situation.snapshots;
   if (!snapshot) throw new Error("one snapshot");
-  const p = prepare(situation, snapshot, 0, modelOf(situation), false);
+  const p = prepare(situation, snapshot, modelOf(situation), false);
   const setting = settingOf(p, { ...SOUND, vapour: "may" }, { flow: 1, head: 1 });
   return sceneAt(p.scenery, setting, {
     ...emptyState(),

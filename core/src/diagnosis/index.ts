@@ -1,8 +1,9 @@
+export { readingId } from "./model/readings.ts";
 export { CAUSES, causeRow } from "./tables/causes/index.ts";
 export type { CauseRow, CauseSide } from "./tables/causes/index.ts";
 export { CAUTIONS, cautionRow, DEFERENCE } from "./tables/cautions.ts";
-export type { CautionId, CautionRow } from "./tables/cautions.ts";
-export { diagnose, diagnoseFully, ENGINE_VERSION, hasRating, missing } from "./diagnose.ts";
+export type { CautionRow } from "./tables/cautions.ts";
+export { diagnose, diagnoseFully, ENGINE_VERSION, hasRating, measured } from "./diagnose.ts";
 export { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 export { itemName, readingValue } from "./words.ts";
 export { headUnder } from "./model/operating-state.ts";

@@ -1,5 +1,6 @@
 /** Which reading that was not taken would tell most between the causes still standing. */
 import type { Snapshot } from "../visit/index.ts";
+import type { OperatingState } from "./model/operating-state.ts";
 import type { Posterior } from "./posterior.ts";
 
 export interface MissingReading {
@@ -24,7 +25,7 @@ const MINUTES: Readonly<Record<MissingReading["slot"], number>> = {
 /**
  * Estimates the worth of each missing reading: with predictions of variance V over the causes and
  * a reading of variance u², a Gaussian channel tells ½ log2(1 + V/u²).
- * @param snapshotIndex - the snapshot the states belong to
+ * @param snapshot - the one that stands for the visit
  * @param hasCurve - without a curve no head, flow or power is predicted, so none can be missed
  * @returns most bits per minute first; only readings worth more than a twentieth of a bit
  */
@@ -32,17 +33,14 @@ export function missingReadings(
   snapshot: Snapshot | undefined,
   posterior: Posterior,
   hasCurve = true,
-  snapshotIndex = 0,
 ): MissingReading[] {
-  const worth = (
-    value: (state: Posterior["causes"][number]["states"][number]) => number,
-    uncertainty: number,
-  ): number => {
+  const key = snapshot?.key ?? "";
+  const worth = (value: (state: OperatingState) => number, uncertainty: number): number => {
     let mean = 0;
     let square = 0;
     let total = 0;
     for (const c of posterior.causes) {
-      const state = c.states[snapshotIndex];
+      const state = c.states.get(key);
       const v = state && value(state);
       if (v === undefined || !Number.isFinite(v)) continue;
       total += c.probability;
@@ -53,7 +51,7 @@ export function missingReadings(
     const variance = Math.max(0, square / total - (mean / total) ** 2);
     return 0.5 * Math.log2(1 + variance / uncertainty ** 2);
   };
-  const typical = posterior.causes[0]?.states[snapshotIndex];
+  const typical = posterior.causes[0]?.states.get(key);
   const flowU = 0.03 * Math.max(typical?.flow ?? 0, 1e-4);
   const powerU = 0.06 * Math.max(typical?.power || 1, 1);
   const slow = posterior.causes.find((c) => c.row.id === "low-speed")?.probability ?? 0;

@@ -24,9 +24,9 @@ export interface PosteriorCause {
   readonly severity: SeverityBand;
   /** What each reading would be under this cause at its likeliest size, by reading id. */
   readonly predicted: ReadonlyMap<string, number>;
-  /** State and setting of each snapshot at that point. */
-  readonly states: readonly OperatingState[];
-  readonly settings: readonly Setting[];
+  /** State and setting of each running snapshot at that point, by the snapshot's key. */
+  readonly states: ReadonlyMap<string, OperatingState>;
+  readonly settings: ReadonlyMap<string, Setting>;
 }
 
 export interface Posterior {
@@ -53,11 +53,12 @@ export function posteriorOf(situation: Situation): Posterior {
     situation.displacement !== undefined ||
     situation.snapshots.length + situation.fingerprints.length > 1;
   const running = situation.snapshots.filter((s) => s.running);
+  const keys = running.map((s) => s.key);
   // What people tell of belongs to the pump as it was found; without a rating only tables know it.
   const found = model ? running.findIndex((s) => s.valve === "as-found" || s.valve === "open") : -1;
   const byState = found >= 0;
   const noticed = byState ? noticedItems(situation) : [];
-  const prepared = running.map((s, i) => prepare(situation, s, i, model, shared));
+  const prepared = running.map((s) => prepare(situation, s, model, shared));
   const scale = scales(prepared, ownCurves(situation, model, shared), causes, {
     snapshot: found,
     impressions: noticed,
@@ -113,7 +114,9 @@ export function posteriorOf(situation: Situation): Posterior {
   const odds = logOdds(log);
   const spared = new Map<EvidenceItem, readonly number[]>();
   return {
-    causes: causes.map((row, c) => causeOf(row, prior[c] ?? 0, probability[c] ?? 0, weighed[c])),
+    causes: causes.map((row, c) =>
+      causeOf(row, prior[c] ?? 0, probability[c] ?? 0, weighed[c], keys),
+    ),
     items,
     pairs: pairs
       .map(({ ids }, k) => ({ ids, probability: shares[causes.length + k] ?? 0 }))
@@ -133,7 +136,10 @@ function causeOf(
   prior: number,
   probability: number,
   weighed: Weighed | undefined,
+  keys: readonly string[],
 ): PosteriorCause {
+  const byKey = <T>(list: readonly T[] | undefined): ReadonlyMap<string, T> =>
+    new Map((list ?? []).map((value, i) => [keys[i] ?? "", value]));
   return {
     row,
     prior,
@@ -143,10 +149,10 @@ function causeOf(
       return weighed?.picture().predicted ?? new Map();
     },
     get states() {
-      return weighed?.picture().states ?? [];
+      return byKey(weighed?.picture().states);
     },
     get settings() {
-      return weighed?.picture().settings ?? [];
+      return byKey(weighed?.picture().settings);
     },
   };
 }

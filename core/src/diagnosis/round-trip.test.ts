@@ -66,7 +66,7 @@ describe("what the forward model shows, the backward one expects", () => {
         const [severity] = row.severities[Math.floor(row.severities.length / 2)] ?? [1];
         const d = diagnoseFully(caseFrom(simulated(tag, row.id, severity)));
         const cause = d.posterior.causes.find((c) => c.row.id === row.id);
-        const [setting, state] = [cause?.settings[0], cause?.states[0]];
+        const [setting, state] = [cause?.settings.get("as found"), cause?.states.get("as found")];
         if (!setting || !state) throw new Error(`${tag} ${row.id}`);
         for (const { reading } of d.posterior.items) {
           if (!reading) continue;

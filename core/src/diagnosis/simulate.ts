@@ -62,7 +62,7 @@ export function simulate(
   }
   const condition: Condition = { ...SOUND, ...causeRow(cause).condition(severity) };
   const at = (snapshot: Snapshot) => stateAt(situation, model, snapshot, condition);
-  const idle: Snapshot = { label: "", valve, running: true, volts: [], amps: [] };
+  const idle: Snapshot = { key: "", label: "", valve, running: true, volts: [], amps: [] };
   // A motor with less to do slips less: once round brings speed and load together.
   const atWork = { ...idle, amps: drawnBy(motor, at(idle).power) };
   const state = at(atWork);
@@ -107,7 +107,7 @@ function stateAt(
   snapshot: Snapshot,
   condition: Condition,
 ): OperatingState {
-  const prepared = prepare(situation, snapshot, 0, model, false);
+  const prepared = prepare(situation, snapshot, model, false);
   const setting = settingOf(prepared, eased(condition), { flow: 1, head: 1 });
   const moves = !condition.dead && snapshot.valve !== "shut";
   const state = emptyState();

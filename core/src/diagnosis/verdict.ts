@@ -96,7 +96,8 @@ function sizeToday({ posterior, parts }: Diagnosis, row: CauseRow): number {
   if (!row.growsWithFlow) return size;
   const measured = parts?.npsh.unexplainedLoss?.value ?? 0;
   if (measured > 0) return measured;
-  const [state, setting] = [cause?.states[0], cause?.settings[0]];
+  const key = parts?.snapshot.key ?? "";
+  const [state, setting] = [cause?.states.get(key), cause?.settings.get(key)];
   if (!state || !setting) return size;
   return size * (state.flow / setting.suction.referenceFlow) ** 2;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clampVerdict, inrush, loadVerdict, plateLimit } from "./index.ts";
+import { clampVerdict, inrush, judgeBalance, loadVerdict, plateLimit } from "./index.ts";
 
 const CLAMP = { range: 60, percent: 2, turns: 1 };
 
@@ -33,6 +33,24 @@ describe("clamp on a small current", () => {
         },
       ),
     );
+  });
+
+  it("is the verdict of the balance itself: one function, whoever asks", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.5, max: 60, noNaN: true }), { minLength: 3, maxLength: 3 }),
+        (amps) => {
+          const clamp = clampVerdict(amps, CLAMP);
+          const board = judgeBalance(amps, ((CLAMP.percent / 100) * CLAMP.range) / Math.sqrt(3));
+          expect(clamp?.withheld).toBe(board?.withheld);
+          expect(clamp?.band).toBe(board?.found.band);
+          expect(clamp?.bandPercent).toBe(board?.band95);
+        },
+      ),
+    );
+    // A clamp that may be off by more than the limit says nothing, also of currents that look even.
+    expect(judgeBalance([0.8, 0.8, 0.8], 0.2)?.withheld).toBe(true);
+    expect(judgeBalance([21, 21.1, 21.05], 0.24)?.withheld).toBe(false);
   });
 
   it("does not ask for more turns than the range holds", () => {

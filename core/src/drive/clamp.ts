@@ -1,6 +1,6 @@
 /** A clamp meter on a small current: how sure is the imbalance, and what would make it surer? */
-import { K95 } from "../quantity/index.ts";
-import { imbalance, imbalanceUncertainty, type ImbalanceBand } from "./supply.ts";
+import { judgeBalance } from "./balance.ts";
+import type { ImbalanceBand } from "./supply.ts";
 
 export interface Clamp {
   /** Range in use [A]. */
@@ -26,8 +26,6 @@ export interface ClampVerdict {
   readonly turnsWanted: number | undefined;
 }
 
-/** Share of a clamp's class that differs from phase to phase; the rest is common and drops out. */
-const REPEAT_SHARE = 0.5;
 const MOST_TURNS = 10;
 
 /**
@@ -38,26 +36,21 @@ const MOST_TURNS = 10;
 export function clampVerdict(shown: readonly number[], clamp: Clamp): ClampVerdict | undefined {
   const turns = Math.max(1, clamp.turns);
   const amps = shown.map((a) => a / turns);
-  const found = imbalance(amps, "amps");
-  if (!found) return undefined;
   const uShown = ((clamp.percent / 100) * clamp.range) / Math.sqrt(3);
-  const u = uShown / turns;
-  const halfWidth = (n: number) =>
-    K95 * imbalanceUncertainty(found.mean, (uShown * REPEAT_SHARE) / n);
-  const limit = found.percent >= 7.5 ? 10 : 5;
-  const covers = (n: number) => Math.abs(found.percent - limit) < halfWidth(n);
-  const withheld = covers(turns);
+  const verdict = judgeBalance(amps, uShown / turns);
+  if (!verdict) return undefined;
+  const { found, withheld } = verdict;
   let turnsWanted: number | undefined;
   for (let n = turns + 1; withheld && n <= MOST_TURNS && turnsWanted === undefined; n++) {
     // More turns must still fit the range.
     if (found.mean * n > clamp.range) break;
-    if (!covers(n)) turnsWanted = n;
+    if (judgeBalance(amps, uShown / n)?.withheld === false) turnsWanted = n;
   }
   return {
     amps,
-    u,
+    u: uShown / turns,
     percent: found.percent,
-    bandPercent: halfWidth(turns),
+    bandPercent: verdict.band95,
     band: found.band,
     withheld,
     turnsWanted,

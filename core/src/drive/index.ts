@@ -1,3 +1,4 @@
+export { judgeBalance } from "./balance.ts";
 export { clampVerdict } from "./clamp.ts";
 export type { Clamp, ClampVerdict } from "./clamp.ts";
 export { inrush, USUAL_INRUSH } from "./inrush.ts";

@@ -1,4 +1,5 @@
 /** Heating of a pump that moves little or nothing. SI throughout. */
+import { GRAVITY } from "../quantity/index.ts";
 
 /**
  * How fast the liquid in a casing heats against a shut valve.
@@ -32,4 +33,4 @@ export const throughFlowHeating = (
   head: number,
   efficiency: number,
   specificHeat: number,
-): number => (9.80665 * head * (1 / efficiency - 1)) / specificHeat;
+): number => (GRAVITY * head * (1 / efficiency - 1)) / specificHeat;

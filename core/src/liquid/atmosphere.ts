@@ -1,4 +1,7 @@
-import { absolutePa, type AbsolutePa, fail, ok, type Result } from "../quantity/index.ts";
+import { absolutePa, type AbsolutePa, fail, GRAVITY, ok, type Result } from "../quantity/index.ts";
+
+/** Standard atmosphere at sea level [Pa]. Source: ISO 2533:1975. */
+export const STANDARD_ATMOSPHERE = 101_325;
 
 /**
  * Pressure of the standard atmosphere.
@@ -11,6 +14,6 @@ import { absolutePa, type AbsolutePa, fail, ok, type Result } from "../quantity/
 export function standardAtmosphere(altitude: number): Result<AbsolutePa, "out-of-range"> {
   if (!(altitude >= -500 && altitude <= 5000)) return fail("out-of-range");
   const lapse = 0.0065;
-  const exponent = 9.80665 / (lapse * 287.05287);
-  return ok(absolutePa(101325 * (1 - (lapse * altitude) / 288.15) ** exponent));
+  const exponent = GRAVITY / (lapse * 287.05287);
+  return ok(absolutePa(STANDARD_ATMOSPHERE * (1 - (lapse * altitude) / 288.15) ** exponent));
 }

@@ -1,6 +1,9 @@
 /** Water on and near the saturation line, 0.01 to 180 °C. */
 import { absolutePa, type AbsolutePa, fail, ok, type Result } from "../quantity/index.ts";
 
+/** Density of the cold water that sheets and tests are for, 20 °C [kg/m³]. */
+export const COLD_WATER_DENSITY = 998.2;
+
 const CRITICAL_TEMPERATURE = 647.096;
 const CRITICAL_PRESSURE = 22.064e6;
 const CRITICAL_DENSITY = 322;

@@ -2,8 +2,15 @@
  * Which cautions belong to which step of a visit, on this pump. None where there is no hazard: a
  * caution that is always there is not read.
  */
-import { type CautionId, testRow } from "../diagnosis/index.ts";
-import type { PumpFacts } from "./pump-facts.ts";
+import type { CautionId } from "../case/index.ts";
+import { testRow } from "../diagnosis/index.ts";
+import {
+  mayHaveEngine,
+  mayHaveMotor,
+  type PumpFacts,
+  submergedSet,
+  surelySubmerged,
+} from "../visit/index.ts";
 
 export type CautionStep = "safe" | "rotation" | "two-direction";
 
@@ -13,14 +20,12 @@ interface Hazard {
   readonly when: (pump: PumpFacts) => boolean;
 }
 
-const hasMotor = (p: PumpFacts) => p.driver === "3-phase" || p.driver === "1-phase";
-const submerged = (p: PumpFacts) => p.installation === "submerged" && p.variant !== "line-shaft";
 const DRINKING: readonly PumpFacts["family"][] = ["borehole", "jet-shallow", "jet-deep"];
 
 /** In the order they are read. */
 const HAZARDS: readonly Hazard[] = [
   { caution: "fire-water", step: "safe", when: (p) => p.family === "fire" },
-  { caution: "engine-set", step: "safe", when: (p) => p.driver === "engine" },
+  { caution: "engine-set", step: "safe", when: mayHaveEngine },
   {
     caution: "confined-space",
     step: "safe",
@@ -32,24 +37,24 @@ const HAZARDS: readonly Hazard[] = [
   {
     caution: "rotating-parts",
     step: "safe",
-    when: (p) => !submerged(p) && !(p.family === "inline-circulator" && p.seal === "none"),
+    when: (p) => !surelySubmerged(p) && !(p.family === "inline-circulator" && p.seal === "none"),
   },
-  { caution: "live-readings", step: "safe", when: hasMotor },
-  { caution: "rotation", step: "rotation", when: (p) => hasMotor(p) && !submerged(p) },
-  { caution: "start-kick", step: "rotation", when: (p) => hasMotor(p) && submerged(p) },
-  { caution: "electrical", step: "two-direction", when: hasMotor },
+  { caution: "live-readings", step: "safe", when: mayHaveMotor },
+  { caution: "rotation", step: "rotation", when: (p) => mayHaveMotor(p) && !surelySubmerged(p) },
+  { caution: "start-kick", step: "rotation", when: (p) => mayHaveMotor(p) && submergedSet(p) },
+  { caution: "electrical", step: "two-direction", when: mayHaveMotor },
   {
     caution: "reverse-running",
     step: "two-direction",
-    when: (p) => hasMotor(p) && !p.keyedImpeller,
+    when: (p) => mayHaveMotor(p) && !p.keyedImpeller,
   },
 ];
 
 /** Cautions that need what this pump has not: a screw, a motor, a shaft in reach. */
 const ONLY_WHERE: Readonly<Partial<Record<CautionId, (pump: PumpFacts) => boolean>>> = {
   "reverse-running": (p) => !p.keyedImpeller,
-  electrical: (p) => p.driver !== "engine",
-  "rotating-parts": (p) => !submerged(p),
+  electrical: mayHaveMotor,
+  "rotating-parts": (p) => !surelySubmerged(p),
 };
 
 /** Cautions of a test, without those this pump gives no cause for. */

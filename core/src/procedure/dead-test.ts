@@ -1,38 +1,39 @@
 /** Proving dead: tester on a known source, every pair and each to earth, tester again. */
-import type { PumpFacts } from "./pump-facts.ts";
+import type { DeadCheckId } from "../case/index.ts";
+import type { PumpFacts } from "../visit/index.ts";
 
 export interface DeadTestCheck {
-  readonly id: string;
+  readonly id: DeadCheckId;
   readonly name: string;
   /** The tester itself is proven, or a pair of conductors. */
   readonly of: "tester" | "pair";
 }
 
-const TESTER = (id: string, when: string): DeadTestCheck => ({
+const TESTER = (id: "before" | "after", when: string): DeadTestCheck => ({
   id,
   name: `Tester on a known source, ${when}`,
   of: "tester",
 });
-const pair = (a: string, b: string): DeadTestCheck => ({
-  id: `${a}-${b}`.toLowerCase(),
-  name: `${a} to ${b}`,
-  of: "pair",
-});
+const pair = (id: DeadCheckId, name: string): DeadTestCheck => ({ id, name, of: "pair" });
+
+const ONE_PHASE = [
+  pair("l-n", "L to N"),
+  pair("l-earth", "L to earth"),
+  pair("n-earth", "N to earth"),
+];
+const THREE_PHASES = [
+  pair("l1-l2", "L1 to L2"),
+  pair("l2-l3", "L2 to L3"),
+  pair("l3-l1", "L3 to L1"),
+  pair("l1-earth", "L1 to earth"),
+  pair("l2-earth", "L2 to earth"),
+  pair("l3-earth", "L3 to earth"),
+];
 
 /** The checks in the order they are done; none for a pump without a motor. */
 export function deadTestOf(pump: PumpFacts): readonly DeadTestCheck[] {
   if (pump.driver === "engine") return [];
-  const pairs =
-    pump.driver === "1-phase"
-      ? [pair("L", "N"), pair("L", "earth"), pair("N", "earth")]
-      : [
-          pair("L1", "L2"),
-          pair("L2", "L3"),
-          pair("L3", "L1"),
-          pair("L1", "earth"),
-          pair("L2", "earth"),
-          pair("L3", "earth"),
-        ];
+  const pairs = pump.driver === "1-phase" ? ONE_PHASE : THREE_PHASES;
   return [TESTER("before", "before"), ...pairs, TESTER("after", "after")];
 }
 

@@ -1,5 +1,4 @@
 export { captureOf } from "./captures/index.ts";
-export { caseReadings, isTest, readAfter } from "./captures/to-case.ts";
 export type {
   Captured,
   CaptureContext,
@@ -16,9 +15,7 @@ export { looksFor } from "./looks.ts";
 export type { LookGroup } from "./looks.ts";
 export { phoneAdvice } from "./phone-advice.ts";
 export { comparePlate, plateFields, registerValue } from "./plates.ts";
-export type { PlateComparison, PlateField, PlateKind, PlateReading } from "./plates.ts";
-export { factsOf } from "./pump-facts.ts";
-export type { PumpFacts } from "./pump-facts.ts";
+export type { PlateComparison, PlateField, PlateReading } from "./plates.ts";
 export { noTwoDirections, rotationMethods } from "./rotation.ts";
 export type { RotationMethod } from "./rotation.ts";
 export { stopsOf } from "./stops.ts";

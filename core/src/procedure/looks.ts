@@ -1,6 +1,6 @@
 /** Which chips make sense on this pump, by group: the others only get in the way of a wet glove. */
 import { type ObservationRow, OBSERVATIONS } from "../diagnosis/index.ts";
-import type { PumpFacts } from "./pump-facts.ts";
+import { mayHaveMotor, type PumpFacts } from "../visit/index.ts";
 
 export interface LookGroup {
   readonly id: string;
@@ -29,7 +29,6 @@ const GROUPS: readonly (readonly [id: string, name: string])[] = [
 type When = (pump: PumpFacts) => boolean;
 
 const submerged: When = (p) => p.installation === "submerged";
-const motor: When = (p) => p.driver !== "engine";
 const of =
   (...families: PumpFacts["family"][]): When =>
   (p) =>
@@ -49,14 +48,14 @@ const FLOATS = of("sump", "tub");
 const displacement = of("positive-displacement");
 const packed: When = (p) => p.seal === undefined || p.seal === "packed";
 const openSource: When = (p) => !p.closedLoop;
-const lifts: When = (p) => p.installation === "lift" || p.installation === undefined;
+const lifts: When = (p) => p.installation === "lift" || !p.installationStated;
 
 /** Where a group or a chip makes sense; everywhere when it is not named. */
 const SENSE: Readonly<Record<string, When>> = {
   throttled: both(not(submerged), not(displacement)),
   suction: not(submerged),
   priming: of("dry-priming", "self-priming", "portable"),
-  electrical: motor,
+  electrical: mayHaveMotor,
   control: of(
     "sump",
     "borehole",
@@ -66,7 +65,7 @@ const SENSE: Readonly<Record<string, When>> = {
     "jet-deep",
     "tub",
   ),
-  rotation: both(motor, not(submerged)),
+  rotation: both(mayHaveMotor, not(submerged)),
   "rotation.body-arrow-backwards": of("inline-circulator"),
   "gauges.suction-flutter": not(submerged),
   "gauges.suction-stuck": not(submerged),
@@ -100,8 +99,8 @@ const SENSE: Readonly<Record<string, When>> = {
   "complaint.loses-prime": PRIMED,
   "complaint.slow-prime": PRIMED,
   "complaint.runs-on": of("sump", "tub", "multistage", "jet-shallow", "jet-deep", "borehole"),
-  "complaint.trips": motor,
-  "onset.after-electrical-work": motor,
+  "complaint.trips": mayHaveMotor,
+  "onset.after-electrical-work": mayHaveMotor,
 };
 
 /** Damage is seen only when the pump is open. */

@@ -1,5 +1,5 @@
 /** What to tell the caller until someone is there: for this pump and this complaint, no more. */
-import type { PumpFacts } from "./pump-facts.ts";
+import { mayHaveEngine, mayHaveMotor, type PumpFacts } from "../visit/index.ts";
 
 interface Advice {
   readonly text: string;
@@ -9,7 +9,6 @@ interface Advice {
 }
 
 const isDisplacement = (p: PumpFacts) => p.family === "positive-displacement";
-const isEngine = (p: PumpFacts) => p.driver === "engine";
 const has = (...ids: string[]) => ids.map((id) => `complaint.${id}`);
 
 /** The most pressing first. */
@@ -17,12 +16,12 @@ const ADVICE: readonly Advice[] = [
   {
     text: "Smell of burning, smoke, sparks: switch it off at the isolator, keep away, and leave it off.",
     complaints: ["electrical.smell-burnt", ...has("trips", "hot")],
-    when: (p) => !isEngine(p),
+    when: mayHaveMotor,
   },
   {
     text: "Do not reset the breaker again; each start heats what is already hot.",
     complaints: ["electrical.breaker-trips", ...has("trips", "wont-start")],
-    when: (p) => !isEngine(p),
+    when: mayHaveMotor,
   },
   {
     text: "Switch it off: it must not run dry.",
@@ -68,7 +67,7 @@ const ADVICE: readonly Advice[] = [
   },
   {
     text: "Stop the engine, stand clear of the hoses, and do not refuel while it is hot.",
-    when: isEngine,
+    when: mayHaveEngine,
   },
   {
     text: "Turn the heat source down before the pump is switched off; the pipes stay hot.",

@@ -1,11 +1,10 @@
 /** What stands on the plates of body and motor, and where a plate and the register disagree. */
+import type { PlateKey, PlateKind } from "../case/index.ts";
 import { type Dimension, parseQuantity } from "../quantity/index.ts";
-import type { PumpFacts } from "./pump-facts.ts";
-
-export type PlateKind = "body" | "motor";
+import type { PumpFacts } from "../visit/index.ts";
 
 export interface PlateField {
-  readonly key: string;
+  readonly key: PlateKey;
   readonly name: string;
   /** A quantity, a bare number, or words. */
   readonly holds: Dimension | "number" | "words";
@@ -14,9 +13,14 @@ export interface PlateField {
   readonly when?: (pump: PumpFacts) => boolean;
 }
 
-const words = (key: string, name: string): PlateField => ({ key, name, holds: "words", units: [] });
+const words = (key: PlateKey, name: string): PlateField => ({
+  key,
+  name,
+  holds: "words",
+  units: [],
+});
 const of = (
-  key: string,
+  key: PlateKey,
   name: string,
   holds: Dimension | "number",
   units: readonly string[],

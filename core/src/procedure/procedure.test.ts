@@ -1,19 +1,19 @@
 import { describe, expect, it } from "vitest";
 import { FAMILIES, type Family } from "../case/index.ts";
+import { factsFor } from "../../testing/facts.ts";
 import { CAUTIONS, OBSERVATIONS } from "../diagnosis/index.ts";
 import { cautionsAt, cautionsOfTest } from "./cautions-at.ts";
 import { deadTestOf, deadTestState } from "./dead-test.ts";
 import { looksFor } from "./looks.ts";
 import { phoneAdvice } from "./phone-advice.ts";
 import { comparePlate, plateFields, registerValue } from "./plates.ts";
-import { factsOf } from "./pump-facts.ts";
 import { noTwoDirections, rotationMethods } from "./rotation.ts";
 import { stopsOf } from "./stops.ts";
 import { takeAlong } from "./take-along.ts";
 
 const NOTHING_READ = { amps: [], volts: [], foundLive: false, testerDoubtful: false };
 const pump = (family: Family, more: object = {}, motor: object | null = { phases: 3 }) =>
-  factsOf({ pump: { family, ...(motor ? { motor } : {}), ...more } });
+  factsFor({ family, ...(motor ? { motor } : {}), ...more });
 
 const PUMPS = FAMILIES.flatMap((f) =>
   (["flooded", "lift", "submerged"] as const).flatMap((installation) =>
@@ -22,24 +22,37 @@ const PUMPS = FAMILIES.flatMap((f) =>
 );
 
 describe("facts of a pump", () => {
-  it("are unknown where nothing is stated, and never fail", () => {
-    for (const odd of [undefined, null, 7, {}, { pump: { family: "teapot", motor: 3 } }]) {
-      expect(factsOf(odd).family).toBe("end-suction");
-    }
+  it("are the more dangerous where nothing is stated", () => {
+    const portable = pump("portable", {}, null);
+    expect(portable.driver).toBe("unknown");
+    expect(cautionsAt("safe", portable)).toEqual(
+      expect.arrayContaining(["engine-set", "live-readings", "rotating-parts"]),
+    );
+    expect(cautionsOfTest("roll-leads", portable)).toContain("electrical");
+    expect(deadTestOf(portable)).toHaveLength(8);
+    // A sunken set is only surely out of reach when somebody said that it is sunken.
+    expect(cautionsAt("safe", pump("sump"))).toContain("rotating-parts");
+    expect(cautionsAt("safe", pump("sump", { installation: "submerged" }))).not.toContain(
+      "rotating-parts",
+    );
+    expect(pump("inline-circulator").hot).toBe(true);
   });
-  it("know an engine by the drive and by the family", () => {
+  it("know an engine by the drive alone", () => {
     expect(pump("end-suction", { drive: { kind: "engine" } }).driver).toBe("engine");
-    expect(pump("dry-priming", {}, null).driver).toBe("engine");
+    expect(pump("dry-priming", {}, null).driver).toBe("unknown");
     expect(pump("end-suction", {}, null).driver).toBe("unknown");
   });
 });
 
 describe("cautions and stops", () => {
   it("are there only where the hazard is", () => {
-    expect(cautionsAt("safe", pump("inline-circulator", { seal: { kind: "none" } }))).toEqual([
-      "live-readings",
-    ]);
-    expect(cautionsAt("safe", pump("dry-priming", {}, null))).toEqual([
+    const cold = factsFor(
+      { family: "inline-circulator", seal: { kind: "none" }, motor: { phases: 1 } },
+      { site: { temperature: "12 degC" } },
+    );
+    expect(cautionsAt("safe", cold)).toEqual(["live-readings"]);
+    const engine = { drive: { kind: "engine" } };
+    expect(cautionsAt("safe", pump("dry-priming", engine, null))).toEqual([
       "engine-set",
       "confined-space",
       "rotating-parts",
@@ -47,12 +60,9 @@ describe("cautions and stops", () => {
     expect(cautionsAt("rotation", pump("sump", { installation: "submerged" }))).toEqual([
       "start-kick",
     ]);
-    expect(cautionsAt("rotation", pump("portable", {}, null))).toEqual([]);
+    expect(cautionsAt("rotation", pump("portable", engine, null))).toEqual([]);
     expect(
-      cautionsAt(
-        "safe",
-        factsOf({ pump: { family: "end-suction" }, site: { temperature: "60 degC" } }),
-      ),
+      cautionsAt("safe", factsFor({ family: "end-suction" }, { site: { temperature: "60 degC" } })),
     ).toContain("hot-circuit");
   });
   it("of a test leave out what this pump gives no cause for", () => {
@@ -112,7 +122,7 @@ describe("proving dead", () => {
       "after",
     ]);
     expect(deadTestOf(pump("tub", {}, { phases: 1 }))).toHaveLength(5);
-    expect(deadTestOf(pump("portable", {}, null))).toEqual([]);
+    expect(deadTestOf(pump("portable", { drive: { kind: "engine" } }, null))).toEqual([]);
   });
   it("holds only when every check is done and right", () => {
     const good = all((of) => (of === "tester" ? "shown" : "dead"));
@@ -141,7 +151,7 @@ describe("chips", () => {
     const sewage = ids(pump("sump", { installation: "submerged" }));
     expect(sewage).toContain("control.float-free");
     expect(sewage.filter((i) => i.startsWith("suction.") || i.startsWith("priming."))).toEqual([]);
-    const set = ids(pump("dry-priming", { installation: "lift" }, null));
+    const set = ids(pump("dry-priming", { installation: "lift", drive: { kind: "engine" } }, null));
     expect(set).toContain("priming.liquid-from-air-jet");
     expect(set.filter((i) => i.startsWith("electrical.") || i.startsWith("control."))).toEqual([]);
   });
@@ -190,7 +200,9 @@ describe("advice, tools and rotation", () => {
     expect(t.tests).toEqual(["milliohm meter"]);
     expect(t.parts).toContain("wear rings");
     expect(t.parts).not.toContain("mechanical seal");
-    expect(takeAlong(pump("portable", {}, null), [], []).readings).not.toContain("clamp meter");
+    expect(
+      takeAlong(pump("portable", { drive: { kind: "engine" } }, null), [], []).readings,
+    ).not.toContain("clamp meter");
   });
   it("shows a way to see the rotation or says why there is none", () => {
     for (const p of PUMPS) {

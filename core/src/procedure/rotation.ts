@@ -1,7 +1,7 @@
 /** How the rotation is seen on this pump, and what the look would say. */
 import type { ObservationId } from "../case/index.ts";
 import { DRIVE_SETS_DIRECTION, NO_REVERSE_WHEN_SCREWED } from "../diagnosis/index.ts";
-import type { PumpFacts } from "./pump-facts.ts";
+import { mayHaveEngine, mayHaveMotor, type PumpFacts, submergedSet } from "../visit/index.ts";
 
 export interface RotationMethod {
   readonly id: string;
@@ -16,8 +16,6 @@ interface Row extends RotationMethod {
   readonly when: (pump: PumpFacts) => boolean;
 }
 
-const motor = (p: PumpFacts) => p.driver === "3-phase" || p.driver === "1-phase";
-const hidden = (p: PumpFacts) => p.installation === "submerged" && p.variant !== "line-shaft";
 const ARROW: readonly ObservationId[] = ["rotation.arrow-agrees", "rotation.arrow-disagrees"];
 
 const METHODS: readonly Row[] = [
@@ -42,7 +40,7 @@ const METHODS: readonly Row[] = [
     ],
     note: "No arrow: the casing widens in the running direction toward the outlet. A round casing needs the arrow.",
     chips: ARROW,
-    when: (p) => motor(p) && !hidden(p) && p.seal !== "none",
+    when: (p) => mayHaveMotor(p) && !submergedSet(p) && p.seal !== "none",
   },
   {
     id: "line-shaft",
@@ -64,7 +62,7 @@ const METHODS: readonly Row[] = [
     ],
     note: "A heavy one kicks hard enough to injure.",
     chips: ARROW,
-    when: (p) => hidden(p) && motor(p),
+    when: (p) => submergedSet(p) && mayHaveMotor(p),
   },
   {
     id: "engine",
@@ -72,7 +70,7 @@ const METHODS: readonly Row[] = [
     steps: ["An engine turns one way. Rotation is looked at only after a new engine or gearbox."],
     note: null,
     chips: [],
-    when: (p) => p.driver === "engine",
+    when: mayHaveEngine,
   },
 ];
 

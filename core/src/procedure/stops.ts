@@ -1,15 +1,7 @@
 /** What blocks: a Stop is not acknowledged away while what it is about lasts. */
+import type { StopId } from "../case/index.ts";
 import { imbalance, phaseLoss } from "../drive/index.ts";
-import type { PumpFacts } from "./pump-facts.ts";
-
-type StopId =
-  | "displacement-shut"
-  | "plastic-shut"
-  | "screwed-reverse"
-  | "phase-lost"
-  | "voltage-imbalance"
-  | "found-live"
-  | "tester-doubtful";
+import type { PumpFacts } from "../visit/index.ts";
 
 /** What was read and proven so far, as far as a Stop asks. */
 export interface StopReadings {

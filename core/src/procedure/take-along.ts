@@ -1,7 +1,7 @@
 /** Tools and parts to load for this pump and what is suspected of it. */
 import { causeRow, testRow } from "../diagnosis/index.ts";
 import type { CauseId } from "../case/index.ts";
-import type { PumpFacts } from "./pump-facts.ts";
+import { mayHaveMotor, type PumpFacts } from "../visit/index.ts";
 
 export interface TakeAlong {
   /** For the readings themselves. */
@@ -22,8 +22,8 @@ const READING_TOOLS: readonly {
 }[] = [
   { tool: "compound gauge", when: (p) => p.installation !== "submerged" },
   { tool: "discharge gauge", when: () => true },
-  { tool: "clamp meter", when: (p) => p.driver !== "engine" },
-  { tool: "voltage tester and a known source", when: (p) => p.driver !== "engine" },
+  { tool: "clamp meter", when: mayHaveMotor },
+  { tool: "voltage tester and a known source", when: mayHaveMotor },
   { tool: "tachometer", when: (p) => p.installation !== "submerged" && p.seal !== "none" },
   { tool: "tape", when: () => true },
   { tool: "watch", when: () => true },

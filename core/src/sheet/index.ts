@@ -8,5 +8,5 @@ export { columnWords, MOST_POINTS, readCurveTable } from "./table.ts";
 export type { ColumnChoice, TableProblem, TableReading } from "./table.ts";
 export { traceHeadCurve } from "./trace.ts";
 export type { TracedCurve } from "./trace.ts";
-export { asFraction, curveOfSheet, tableOfSheets } from "./written.ts";
+export { asFraction, tableOfSheets } from "./written.ts";
 export type { WrittenPoint, WrittenSheet } from "./written.ts";

@@ -1,13 +1,5 @@
 /** A curve sheet as written: the form in which a case file, a screen and a table hold it. */
-import { buildCurve, type CurveFault, type CurveGrade, type RatedCurve } from "../curve/index.ts";
-import {
-  type Dimension,
-  fail,
-  parseQuantity,
-  type Result,
-  toUnit,
-  type Unit,
-} from "../quantity/index.ts";
+import { type Dimension, parseQuantity, toUnit, type Unit } from "../quantity/index.ts";
 
 /** One point of a sheet, each figure with its unit; efficiency as a fraction or in percent. */
 export interface WrittenPoint {
@@ -24,6 +16,14 @@ export interface WrittenSheet {
   readonly diameter?: string;
   readonly grade?: "1B" | "2B" | "3B" | "own-test";
   readonly points: readonly WrittenPoint[];
+}
+
+/** A sheet as a case file may hold it, where a figure that is not there may be null. */
+export interface SheetInFile {
+  readonly speed?: string | null;
+  readonly diameter?: string | null;
+  readonly points?:
+    readonly { readonly [K in keyof WrittenPoint]?: WrittenPoint[K] | null }[] | null;
 }
 
 /** The figures a point of a sheet may have, in the order of a table's columns. */
@@ -43,52 +43,17 @@ export const FIGURE_DIMENSION: Readonly<Record<SheetFigure, Dimension | null>> =
 export const asFraction = (efficiency: number): number =>
   efficiency > 1 ? efficiency / 100 : efficiency;
 
-const siOf = (text: string | undefined, dimension: Dimension): number | undefined => {
-  const parsed = text === undefined ? undefined : parseQuantity(text, dimension);
+const siOf = (text: string | null | undefined, dimension: Dimension): number | undefined => {
+  const parsed = text === undefined || text === null ? undefined : parseQuantity(text, dimension);
   return parsed?.ok ? parsed.value.si : undefined;
 };
-
-/**
- * The curve a written sheet draws. Figures that are no quantities are left out.
- * @param density - of the sheet's liquid [kg/m³]
- * Fails as {@link buildCurve}.
- */
-export function curveOfSheet(
-  sheet: WrittenSheet,
-  density?: number,
-): Result<RatedCurve, CurveFault> {
-  const speed = siOf(sheet.speed, "speed");
-  const points = sheet.points.flatMap((p) => {
-    const flow = siOf(p.flow, "flow");
-    if (flow === undefined) return [];
-    return [
-      {
-        flow,
-        head: siOf(p.head, "length"),
-        power: siOf(p.power, "power"),
-        efficiency: p.efficiency === undefined ? undefined : asFraction(p.efficiency),
-        npshr: siOf(p.npshr, "length"),
-      },
-    ];
-  });
-  if (points.length === 0) return fail("too-few-points");
-  return buildCurve(
-    {
-      speed: speed === undefined ? undefined : toUnit(speed, "rpm"),
-      diameter: siOf(sheet.diameter, "length"),
-      grade: sheet.grade as CurveGrade | undefined,
-      points,
-    },
-    density,
-  );
-}
 
 /**
  * Sheets as rows of a table: a header with units, then one row a point. What cannot be read is left
  * empty. A family gets its speed and diameter in columns of their own.
  */
 export function tableOfSheets(
-  sheets: readonly WrittenSheet[],
+  sheets: readonly SheetInFile[],
   units: {
     readonly flow: Unit;
     readonly head: Unit;
@@ -105,18 +70,18 @@ export function tableOfSheets(
     "efficiency [%]",
     `NPSH required [${units.head}]`,
   ];
-  const cell = (text: string | undefined, dimension: Dimension, unit: Unit): string => {
+  const cell = (text: string | null | undefined, dimension: Dimension, unit: Unit): string => {
     const si = siOf(text, dimension);
     return si === undefined ? "" : String(Number(toUnit(si, unit).toPrecision(6)));
   };
   const rows = sheets.flatMap((s) =>
-    s.points.map((p) => [
+    (s.points ?? []).map((p) => [
       cell(s.speed, "speed", "rpm"),
       cell(s.diameter, "length", units.diameter),
       cell(p.flow, "flow", units.flow),
       cell(p.head, "length", units.head),
       cell(p.power, "power", units.power),
-      p.efficiency === undefined
+      p.efficiency === undefined || p.efficiency === null
         ? ""
         : String(Number((100 * asFraction(p.efficiency)).toPrecision(4))),
       cell(p.npshr, "length", units.head),

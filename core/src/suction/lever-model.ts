@@ -12,6 +12,7 @@ import {
 } from "../curve/index.ts";
 import { liquidAt, type LiquidState, type NamedLiquid } from "../liquid/index.ts";
 import { type LineElement, lineLoss } from "../hydraulics/index.ts";
+import { GRAVITY } from "../quantity/index.ts";
 import { leversOf, type Levers } from "./levers.ts";
 import { type MarginSetting, wantedNpsh } from "./margin.ts";
 import { lossAt, npshFromLayout, type SuctionLayout, type SuctionState } from "./npsh.ts";
@@ -96,7 +97,7 @@ export function movedNpsh(
     required,
     wanted: required === undefined ? undefined : wantedNpsh(margin, required),
     loss: lossAt(layout.loss, flow),
-    vapour: there.vapourPressure / (there.density * 9.80665),
+    vapour: there.vapourPressure / (there.density * GRAVITY),
   };
 }
 

@@ -2,12 +2,12 @@
 import {
   type Imbalance,
   imbalance,
-  imbalanceUncertainty,
   inputPower,
+  judgeBalance,
   loadOf,
   phaseLoss,
 } from "../drive/index.ts";
-import { addInSquares, K95, type Uncertain } from "../quantity/index.ts";
+import { addInSquares, type Uncertain } from "../quantity/index.ts";
 import type { Situation } from "./situation.ts";
 import type { Snapshot } from "./snapshot-of-case.ts";
 
@@ -42,20 +42,14 @@ export interface ElectricalResult {
   readonly lostPhase: number | undefined;
 }
 
-/** A clamp's error from phase to phase, when its shared scale error has dropped out. */
-const CLAMP_REPEAT_SHARE = 0.5;
-
 /** Works out what the currents and voltages of one snapshot say. */
 export function electricalOf(situation: Situation, snapshot: Snapshot): ElectricalResult {
   const { motor } = situation;
   const amps = meanAmps(snapshot);
   const volts = meanVolts(snapshot);
   const phases = complete(snapshot.amps.map((a) => a?.value));
-  const balance = phases && imbalance(phases, "amps");
+  const verdict = phases && amps && judgeBalance(phases, amps.u);
   const lost = phases && phaseLoss(phases);
-  const uAmpsPercent =
-    balance && amps ? imbalanceUncertainty(balance.mean, amps.u * CLAMP_REPEAT_SHARE) : undefined;
-  const limit = balance && (balance.percent >= 7.5 ? 10 : 5);
   const input = powerIn(situation, snapshot, amps, volts);
   const byCurrent = motor && amps && !lost ? loadOf(motor, amps, volts) : undefined;
   const shaftPower = byPower(situation, snapshot) ?? byCurrent?.shaftPower;
@@ -66,14 +60,9 @@ export function electricalOf(situation: Situation, snapshot: Snapshot): Electric
         : undefined,
     shaftPower,
     inputPower: input,
-    amps: balance,
-    uAmpsPercent,
-    imbalanceWithheld:
-      balance !== undefined &&
-      uAmpsPercent !== undefined &&
-      limit !== undefined &&
-      balance.percent >= 2 &&
-      Math.abs(balance.percent - limit) < K95 * uAmpsPercent,
+    amps: verdict?.found,
+    uAmpsPercent: verdict?.u,
+    imbalanceWithheld: verdict?.withheld ?? false,
     volts: volts === undefined ? undefined : balanceOfVolts(snapshot),
     lostPhase: lost?.lostIndex,
   };

@@ -1,5 +1,51 @@
+export {
+  factsOf,
+  mayHaveEngine,
+  mayHaveMotor,
+  submergedSet,
+  surelySubmerged,
+} from "./pump-facts.ts";
+export type { PumpFacts } from "./pump-facts.ts";
+export { hungGauges } from "./hung-gauges.ts";
+export { caseOfVisit } from "./case-of-visit.ts";
+export type { Typing, VisitBasis } from "./case-of-visit.ts";
+export { ENTRY_VERSION, MOST_ENTRIES, upgradeEntry } from "./entry-versions.ts";
+export { pictureFacts, readEntries, readEntry, unreadEntry } from "./entries.ts";
+export type {
+  EntryKind,
+  Note,
+  NoteEntry,
+  NoteSubject,
+  PictureFacts,
+  ReadingEntry,
+  SheetEntry,
+  UnreadEntry,
+} from "./entries.ts";
+export {
+  distinct,
+  entryKey,
+  foldEntries,
+  noted,
+  notedText,
+  noteKey,
+  notesOf,
+  picturesLeft,
+  readingKey,
+} from "./fold.ts";
+export type { EntrySubject, VisitState } from "./fold.ts";
+export { rememberedGauges, zeroPlay } from "./gauges.ts";
+export type { GaugeNote, Gauges, Instrument, RegisteredInstrument, ZeroCheck } from "./gauges.ts";
+export { gaugeInUse, placeOf, sideOf, vanGauges } from "./gauge-in-use.ts";
+export type { GaugeInUse, Side } from "./gauge-in-use.ts";
+export { doubtAbout, limitsOf } from "./plausible.ts";
+export type { Limits } from "./plausible.ts";
+export { pumpView } from "./pump-view.ts";
+export type { PumpView } from "./pump-view.ts";
+export { stripsOf, TOOLS, USUAL_TOOLS } from "./strips.ts";
+export type { PositionStrip, Strip, Tool } from "./strips.ts";
 export { situationOf } from "./situation.ts";
 export type { Situation } from "./situation.ts";
+export { leadingOf } from "./snapshot-of-case.ts";
 export type { Snapshot } from "./snapshot-of-case.ts";
 export { expectedSpeed, pumpSpeed, ratedSpeed } from "./speed.ts";
 export type { PumpSpeed } from "./speed.ts";

@@ -4,11 +4,13 @@ import {
   liquidAt,
   type LiquidState,
   type NamedLiquid,
+  STANDARD_ATMOSPHERE,
   standardAtmosphere,
 } from "../liquid/index.ts";
 import { absolutePa, type AbsolutePa } from "../quantity/index.ts";
+import { leadingOf } from "./snapshot-of-case.ts";
 
-const SEA_LEVEL = absolutePa(101325);
+const SEA_LEVEL = absolutePa(STANDARD_ATMOSPHERE);
 
 /** Pressure of the air: a barometer at the site, else the altitude's standard, else sea level. */
 export function atmosphereOf(file: CaseFile, notes: string[]): AbsolutePa {
@@ -40,7 +42,8 @@ export interface CaseLiquid {
 export function liquidOf(file: CaseFile, notes: string[]): CaseLiquid {
   const site = file.site;
   // Read on the day it counts before what the register says.
-  const measured = file.snapshots.flatMap((s) => s.liquidTemperature)[0];
+  const leading = leadingOf(file.snapshots);
+  const [measured] = [leading, ...file.snapshots].flatMap((s) => s?.liquidTemperature ?? []);
   const temperature = measured?.si ?? site?.temperature?.si;
   const named: NamedLiquid = {
     name: site?.liquid ?? "water",

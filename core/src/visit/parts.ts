@@ -17,7 +17,7 @@ import {
 import { npsh, type NpshResult, type SuctionLayout } from "../suction/index.ts";
 import { electricalOf, type ElectricalResult } from "./electrical.ts";
 import type { Situation } from "./situation.ts";
-import type { Snapshot } from "./snapshot-of-case.ts";
+import { leadingOf, type Snapshot } from "./snapshot-of-case.ts";
 import { pumpSpeed, type PumpSpeed } from "./speed.ts";
 
 export interface VisitParts {
@@ -35,11 +35,9 @@ export interface VisitParts {
 /** Standard uncertainty of a gauge's height when it was measured by tape [m]. */
 const HEIGHT_U = 0.02;
 
-/** The snapshot that stands for the visit: the one labelled "as found", else the first. */
+/** The snapshot that stands for the visit. */
 export const leadingSnapshot = (situation: Situation): Snapshot | undefined =>
-  situation.snapshots.find((s) => s.label === "as found") ??
-  situation.snapshots.find((s) => s.valve === "as-found") ??
-  situation.snapshots[0];
+  leadingOf(situation.snapshots);
 
 /** The curve's acceptance band for this pump. */
 export function toleranceOf(situation: Situation): CurveTolerance {

@@ -11,8 +11,10 @@ import {
 } from "../curve/index.ts";
 import { type DisplacementRating, fitDisplacement } from "../displacement/index.ts";
 import { buildJet, type JetRating } from "../jet/index.ts";
+import { COLD_WATER_DENSITY } from "../liquid/index.ts";
 import { formatNumber, type Quantity, toUnit } from "../quantity/index.ts";
 import type { CaseLiquid } from "./liquid-of-case.ts";
+import { leadingOf } from "./snapshot-of-case.ts";
 
 /** Notes on a curve as a whole; points that cannot be are named singly. */
 const CURVE_NOTES: Readonly<Record<Exclude<CurveNote, "efficiency-above-one">, string>> = {
@@ -80,7 +82,7 @@ export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): C
     const guess = estimated(file, density(undefined), notes);
     return { curve: guess, curves: guess ? [guess] : [], sheets, estimated: guess !== undefined };
   }
-  const actual = rpm(file.snapshots[0]?.speed[0]) ?? rpm(pump.motor?.speed);
+  const actual = rpm(leadingOf(file.snapshots)?.speed[0]) ?? rpm(pump.motor?.speed);
   const wheel = pump.impeller?.diameter?.si;
   const speeds = [...new Set(sheets.map((c) => c.speed))];
   const members = speeds.flatMap((speed) => {
@@ -98,7 +100,7 @@ export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): C
 function noteEfficiency(
   sheet: CaseFile["pump"]["curve"][number],
   index: number,
-  density = 998.2,
+  density = COLD_WATER_DENSITY,
   notes: string[],
 ): void {
   for (const [i, p] of sheet.points.entries()) {

@@ -20,7 +20,13 @@ import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
 import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
 import { atmosphereOf, liquidOf } from "./liquid-of-case.ts";
 import { curvesOf, displacementOf, jetOf } from "./rating-of-case.ts";
-import { type ReadingContext, type Snapshot, snapshotOf } from "./snapshot-of-case.ts";
+import {
+  leadingOf,
+  type ReadingContext,
+  type Snapshot,
+  snapshotKeys,
+  snapshotOf,
+} from "./snapshot-of-case.ts";
 import {
   type CaseSystem,
   flowAndHead,
@@ -36,12 +42,23 @@ export interface Situation {
   readonly id: string | undefined;
   readonly family: Family;
   readonly installation: Installation;
+  /** Whether the installation was stated, or is the usual one of the family. */
+  readonly installationStated: boolean;
+  readonly variant: string | undefined;
   /** What turns it: by the plate's phases, an engine where the family or the drive says so. */
   readonly driver: "3-phase" | "1-phase" | "engine";
+  /** Whether a motor plate or the drive says so, or it is only likely. */
+  readonly driverStated: boolean;
   readonly driveKind: "direct" | "vfd" | "belt" | "engine";
   readonly driveRatio: number | undefined;
   readonly stages: number;
   readonly plasticImpeller: boolean;
+  readonly wheel: {
+    readonly mounting: "keyed" | "screwed" | "other" | undefined;
+    readonly straightVanes: boolean;
+  };
+  /** Kind of shaft seal, when stated. */
+  readonly seal: string | undefined;
   /** Bores [m]. */
   readonly ports: { readonly suction: number | undefined; readonly discharge: number | undefined };
   /** Liquid held in the casing [m³], when stated. */
@@ -68,6 +85,14 @@ export interface Situation {
   /** Setting of a jet's pressure regulator [Pa]. */
   readonly regulator: number | undefined;
   readonly motor: MotorPlate | undefined;
+  /** Run capacitor of the motor [F] and rated frequency [Hz], as the plate says. */
+  readonly plate: {
+    readonly capacitor: number | undefined;
+    readonly frequency: number | undefined;
+    readonly current: number | undefined;
+  };
+  /** Free surface of the sump [m²], when the register has it. */
+  readonly sumpArea: number | undefined;
   readonly layout: SuctionLayout | undefined;
   /** What is known of the suction when its level is not: pressure on the surface, clean loss. */
   readonly suctionSide: {
@@ -125,9 +150,10 @@ function fingerprintsOf(context: ReadingContext): readonly Snapshot[] {
     context.file.fingerprint
       .map(({ date, snapshots }, i) => ({
         date,
-        snapshots: snapshots.map((s, j) =>
-          snapshotOf(s, `fingerprint[${i}].snapshots[${j}]`, context),
-        ),
+        snapshots: snapshots.map((s, j) => {
+          const path = `fingerprint[${i}].snapshots[${j}]`;
+          return snapshotOf(s, path, path, context);
+        }),
       }))
       // One without a date may be the oldest there is.
       .sort((a, b) => (a.date ?? "").localeCompare(b.date ?? ""))
@@ -160,16 +186,27 @@ export function situationOf(file: CaseFile): Situation {
   const duty = flowAndHead(file.duty);
   const reference = duty?.flow ?? (curve && bestEfficiencyFlow(curve));
   const installation = pump.installation ?? USUAL_INSTALLATION[pump.family] ?? "flooded";
-  const snapshots = file.snapshots.map((s, i) => snapshotOf(s, `snapshots[${i}]`, context));
+  const keys = snapshotKeys(file.snapshots);
+  const snapshots = file.snapshots.map((s, i) =>
+    snapshotOf(s, keys[i] ?? "", `snapshots[${i}]`, context),
+  );
   return {
     id: file.id,
     family: pump.family,
     installation,
+    installationStated: pump.installation !== undefined,
+    variant: pump.variant,
     driver,
+    driverStated: pump.drive?.kind === "engine" || pump.motor !== undefined,
     driveKind: pump.drive?.kind ?? (driver === "engine" ? "engine" : "direct"),
     driveRatio: pump.drive?.ratio,
     stages: pump.stages ?? 1,
     plasticImpeller: pump.impeller?.material === "plastic",
+    wheel: {
+      mounting: pump.impeller?.mounting,
+      straightVanes: pump.impeller?.vaneShape === "straight",
+    },
+    seal: pump.seal?.kind,
     ports: { suction: pump.ports?.suction?.si, discharge: pump.ports?.discharge?.si },
     casingVolume: pump.casingVolume?.si,
     atmosphere,
@@ -187,6 +224,12 @@ export function situationOf(file: CaseFile): Situation {
     jet: jetOf(file, notes),
     regulator: pump.jet?.regulator?.si,
     motor: motorOf(file),
+    plate: {
+      capacitor: pump.motor?.capacitor?.si,
+      frequency: pump.motor?.frequency?.si,
+      current: pump.motor?.current?.si,
+    },
+    sumpArea: sumpAreaOf(file),
     layout: layoutOfCase(context, viscosity, reference),
     suctionSide: suctionSideOfCase(context, viscosity, reference),
     suctionElements: lineElements(file.suction?.elements),
@@ -203,7 +246,10 @@ export function situationOf(file: CaseFile): Situation {
     screwedImpeller: pump.impeller?.mounting === "screwed",
     snapshots,
     fingerprints: fingerprintsOf(context),
-    riser: installation === "submerged" ? riserOf(file, snapshots[0]?.discharge?.gaugeHeight) : [],
+    riser:
+      installation === "submerged"
+        ? riserOf(file, leadingOf(snapshots)?.discharge?.gaugeHeight)
+        : [],
     timedLevel: timedLevelOf(file, notes),
     present: present.filter((o) => !both.includes(o)),
     absent: absent.filter((o) => !both.includes(o)),
@@ -243,12 +289,18 @@ function inletOf(file: CaseFile): Situation["inlet"] {
     : undefined;
 }
 
+const disc = (diameter: number): number => (Math.PI * diameter ** 2) / 4;
+
+/** Free surface of the sump [m²]: as stated, else of its diameter. */
+function sumpAreaOf({ sump }: CaseFile): number | undefined {
+  return sump?.area?.si ?? (sump?.diameter && disc(sump.diameter.si));
+}
+
 /** Readings of a timed drawdown, when the test's own figures are complete. */
 function timedLevelOf(file: CaseFile, notes: string[]): TimedLevel | undefined {
   const r = file.tests.findLast((t) => t.test === "timed-drawdown")?.readings;
   if (!r) return undefined;
-  const diameter = r.diameter ?? file.sump?.diameter;
-  const area = r.area?.si ?? file.sump?.area?.si ?? (diameter && (Math.PI * diameter.si ** 2) / 4);
+  const area = r.area?.si ?? (r.diameter ? disc(r.diameter.si) : sumpAreaOf(file));
   const fall = typeof r.fall === "string" ? parseQuantity(r.fall, "length") : undefined;
   if (area === undefined || !fall?.ok || !r.over || r.over.si <= 0) {
     notes.push("The timed drawdown needs the sump's area or diameter, the fall and the time.");

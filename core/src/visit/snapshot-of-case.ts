@@ -17,6 +17,8 @@ import {
 } from "../quantity/index.ts";
 
 export interface Snapshot {
+  /** Unlike that of any other snapshot of the case: its label, counted where two have one. */
+  readonly key: string;
   readonly label: string;
   readonly valve: ValvePosition;
   readonly running: boolean;
@@ -47,6 +49,25 @@ const ASSUMED = { flow: 0.03, amps: 0.02, speed: 0.001, power: 0.02 } as const;
 export const gauge = (q: Quantity, atmosphere: AbsolutePa): GaugePa =>
   q.reference === "absolute" ? toGauge(absolutePa(q.si), atmosphere) : gaugePa(q.si);
 
+/** Keys of snapshots, in their order. */
+export function snapshotKeys(snapshots: readonly CaseSnapshot[]): string[] {
+  const used = new Map<string, number>();
+  return snapshots.map(({ label, valve }) => {
+    const name = label ?? valve ?? "as-found";
+    const count = (used.get(name) ?? 0) + 1;
+    used.set(name, count);
+    return count === 1 ? name : `${name} (${count})`;
+  });
+}
+
+/** The snapshot that stands for the visit: the one labelled "as found", else as found, else the first. */
+export const leadingOf = <T extends Pick<CaseSnapshot, "label" | "valve">>(
+  snapshots: readonly T[],
+): T | undefined =>
+  snapshots.find((s) => s.label === "as found") ??
+  snapshots.find((s) => (s.valve ?? "as-found") === "as-found") ??
+  snapshots[0];
+
 export interface ReadingContext {
   readonly atmosphere: AbsolutePa;
   readonly file: CaseFile;
@@ -54,7 +75,12 @@ export interface ReadingContext {
 }
 
 /** Builds a snapshot; what cannot be is left out and named in the notes. */
-export function snapshotOf(s: CaseSnapshot, path: string, context: ReadingContext): Snapshot {
+export function snapshotOf(
+  s: CaseSnapshot,
+  key: string,
+  path: string,
+  context: ReadingContext,
+): Snapshot {
   const { file, notes } = context;
   const threePhase = file.pump.motor?.phases !== 1;
   const perLine = s.voltsBetween === "line-neutral" && threePhase ? Math.sqrt(3) : 1;
@@ -65,6 +91,7 @@ export function snapshotOf(s: CaseSnapshot, path: string, context: ReadingContex
   const clampSpan = s.clampClass?.range?.si;
   const speed = relative(s.speed, ASSUMED.speed, "speed");
   return {
+    key,
     label: s.label ?? "",
     valve: s.valve ?? "as-found",
     running: s.running ?? true,

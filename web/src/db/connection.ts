@@ -6,6 +6,7 @@ import { ENTITIES } from "./entities";
 import { Migration001First } from "./migrations/migration-001-first";
 import { Migration002Ratings } from "./migrations/migration-002-ratings";
 import { Migration003Visits } from "./migrations/migration-003-visits";
+import { Migration004Entries } from "./migrations/migration-004-entries";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -25,6 +26,7 @@ export const ormOptions = (url: string): Options => ({
       { name: "migration-001-first", class: Migration001First },
       { name: "migration-002-ratings", class: Migration002Ratings },
       { name: "migration-003-visits", class: Migration003Visits },
+      { name: "migration-004-entries", class: Migration004Entries },
     ],
   },
 });

@@ -1,4 +1,4 @@
-/** The tables. Readings, observations, outcomes and log entries are only ever appended. */
+/** The tables. Entries of a visit, photos and log entries are only ever appended. */
 import { defineEntity, p } from "@mikro-orm/core";
 
 /** Somebody who uses the application; chosen from a list until sign-in comes. */
@@ -91,6 +91,9 @@ export const Fingerprint = defineEntity({
     takenAt: p.datetime(),
     reason: p.string(),
     snapshots: p.json<Record<string, unknown>[]>(),
+    /** The visit it was taken at; none for one that came with the pump. */
+    logEntryId: p.uuid().nullable(),
+    personId: p.uuid().nullable(),
   },
 });
 
@@ -144,74 +147,32 @@ export const RunSheet = defineEntity({
     dueAt: p.datetime(),
     openedAt: p.datetime(),
     signedAt: p.datetime().nullable(),
+    /** What to read first and take along, as it was worked out when the call was taken. */
+    forecast: p.json<Record<string, unknown>>().nullable(),
     version: p.integer().version(),
   },
 });
 
-const appended = {
-  /** Made by the client, so that a repeated request is harmless. */
-  id: p.uuid().primary(),
-  sheetId: p.uuid(),
-  personId: p.uuid(),
-  /** By the device's clock. */
-  at: p.datetime(),
-  receivedAt: p.datetime(),
-} as const;
-
-export const Reading = defineEntity({
-  name: "Reading",
-  tableName: "reading",
+/** One entry of a visit, whatever its kind; only ever appended. */
+export const VisitEntry = defineEntity({
+  name: "VisitEntry",
+  tableName: "sheet_entry",
   properties: {
-    ...appended,
-    /** Label of the snapshot: as found, throttled, shut, after. */
-    snapshot: p.string(),
-    /** Which reading: suctionPressure, amps.0 … */
-    slot: p.string(),
-    /** Exactly as typed; empty when it was taken back. */
-    raw: p.string(),
-    unit: p.string().nullable(),
-    si: p.float().nullable(),
-    /** Reason code when the text is no such quantity. */
-    fault: p.string().nullable(),
-    /** Why an implausible value was kept. */
-    reason: p.string().nullable(),
+    /** Made by the client, so that a repeated request is harmless. */
+    id: p.uuid().primary(),
+    sheetId: p.uuid(),
+    /** The server's order: given by the database when the row goes in. */
+    seq: p.integer().defaultRaw("nextval('entry_order')"),
+    personId: p.uuid(),
+    /** By the device's clock. */
+    at: p.datetime(),
+    receivedAt: p.datetime(),
+    kind: p.string(),
+    /** Version its body is written in. */
+    version: p.integer(),
     supersedes: p.uuid().nullable(),
+    body: p.json<Record<string, unknown>>(),
   },
-});
-
-export const Observation = defineEntity({
-  name: "Observation",
-  tableName: "observation",
-  properties: {
-    ...appended,
-    observation: p.string(),
-    /** present, absent, not-looked */
-    state: p.string(),
-  },
-});
-
-export const Acknowledgement = defineEntity({
-  name: "Acknowledgement",
-  tableName: "acknowledgement",
-  properties: { ...appended, caution: p.string() },
-});
-
-export const TestOutcome = defineEntity({
-  name: "TestOutcome",
-  tableName: "test_outcome",
-  properties: {
-    ...appended,
-    test: p.string(),
-    /** null: taken back. */
-    outcome: p.string().nullable(),
-  },
-});
-
-/** A short text by key: isolation, plates, how a gauge hangs, words. The newest of a key counts. */
-export const SheetNote = defineEntity({
-  name: "SheetNote",
-  tableName: "sheet_note",
-  properties: { ...appended, key: p.string(), text: p.string() },
 });
 
 /** A picture, turned upright and shrunk on the device. */
@@ -219,7 +180,12 @@ export const Photo = defineEntity({
   name: "Photo",
   tableName: "photo",
   properties: {
-    ...appended,
+    id: p.uuid().primary(),
+    sheetId: p.uuid(),
+    seq: p.integer().defaultRaw("nextval('entry_order')"),
+    personId: p.uuid(),
+    at: p.datetime(),
+    receivedAt: p.datetime(),
     /** What it shows: body plate, motor plate, look, a test. */
     about: p.string(),
     width: p.integer(),
@@ -241,7 +207,24 @@ export const LogEntry = defineEntity({
     title: p.string(),
     /** What was found, done and proven; the verdict of the day with engine and data version. */
     body: p.json<Record<string, unknown>>(),
+    /** The whole result as it was signed. */
+    result: p.json<Record<string, unknown>>().nullable().lazy(),
     supersedes: p.uuid().nullable(),
+  },
+});
+
+/** Where a visit put its pump, worked out from its readings: derived, and made anew by a newer engine. */
+export const VisitPoints = defineEntity({
+  name: "VisitPoints",
+  tableName: "visit_points",
+  properties: {
+    logEntryId: p.uuid().primary(),
+    pumpId: p.uuid(),
+    at: p.datetime(),
+    kind: p.string(),
+    engine: p.string(),
+    fingerprint: p.boolean(),
+    points: p.json<Record<string, unknown>[]>(),
   },
 });
 
@@ -262,12 +245,9 @@ export const ENTITIES = [
   Instrument,
   ZeroCheck,
   RunSheet,
-  Reading,
-  Observation,
-  Acknowledgement,
-  TestOutcome,
-  SheetNote,
+  VisitEntry,
   Photo,
   LogEntry,
+  VisitPoints,
   Milestone,
 ];

@@ -1,18 +1,37 @@
 import "server-only";
 
-export { unitOfWork } from "./connection";
-export { appendRows } from "./append";
-export type { AppendKind } from "./append";
+export { isAway } from "./away";
+export { type LogRecord, logEntries, logEntry, type PumpVisit, visitPoints } from "./log";
+export { people, saveSettings } from "./people";
+export { keepPhoto, photoBytes } from "./photos";
 export {
-  logEntries,
-  logEntry,
-  openSheets,
-  people,
-  photoBytes,
+  createPump,
+  loadPump,
+  pumpExists,
+  type PumpRecord,
   pumpsByCode,
-  pumpWithParts,
-  sheetWithEntries,
+  setRetired,
   yard,
-} from "./visits";
-export { Curve, LogEntry, Person, Plate, Pump, RunSheet, Site } from "./entities";
-export { inForce } from "./in-force";
+} from "./pumps";
+export {
+  currentRating,
+  putRatingBack,
+  type Saved,
+  savePlace,
+  savePlate,
+  saveRating,
+} from "./register";
+export { type Forecast, plateFacts, type PlateFacts, type VisitKind } from "./rows";
+export { type Appended, appendEntries } from "./sheet-entries";
+export {
+  addToLog,
+  loadSheet,
+  openSheet,
+  openSheets,
+  type Refusal,
+  saveForecast,
+  type SheetLogEntry,
+  type SheetRecord,
+  type Signature,
+  signSheet,
+} from "./sheets";

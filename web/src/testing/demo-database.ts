@@ -1,7 +1,8 @@
 /** Databases of their own for test files, so that none sees what another wrote. */
-import { MikroORM } from "@mikro-orm/postgresql";
-import { ormOptions } from "../db/connection";
+import { type EntityManager, MikroORM } from "@mikro-orm/postgresql";
+import { ormOptions, unitOfWork } from "../db/connection";
 import { loadDemo } from "../db/demo/load";
+import { reckonAnew } from "../db/reckon";
 
 /** Makes an empty database beside the one at `url` and answers its address. */
 export async function freshDatabase(url: string, name: string): Promise<string> {
@@ -20,5 +21,11 @@ export async function demoDatabase(url: string, name: string): Promise<void> {
   const orm = await MikroORM.init(ormOptions(own));
   await orm.migrator.up();
   await loadDemo(orm.em.fork(), new Date());
+  await reckonAnew(orm.em.fork());
   await orm.close(true);
 }
+
+/** A unit of work on the database the application is pointed at, for what only a test does to it. */
+export const testRows = (): Promise<EntityManager> => unitOfWork();
+
+export { LogEntry, Person, Plate, Pump, RunSheet, VisitEntry, VisitPoints } from "../db/entities";

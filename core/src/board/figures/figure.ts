@@ -30,7 +30,8 @@ export interface Figure {
   readonly source: string;
 }
 
-export interface Scene {
+/** What figures are worked out from. */
+export interface FigureInputs {
   readonly file: CaseFile;
   readonly snapshot: CaseSnapshot | undefined;
   readonly situation: Situation;
@@ -38,7 +39,7 @@ export interface Scene {
   readonly units: UnitSystem;
 }
 
-export type Work = (scene: Scene) => Figure | undefined;
+export type Work = (from: FigureInputs) => Figure | undefined;
 
 export const si = (v: number, dimension: Dimension, units: UnitSystem) =>
   formatSi(v, dimension, units);

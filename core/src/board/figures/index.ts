@@ -2,9 +2,10 @@
 import type { CaseFile } from "../../case/index.ts";
 import type { Diagnosis } from "../../diagnosis/index.ts";
 import type { UnitSystem } from "../../quantity/index.ts";
+import { leadingOf } from "../../visit/index.ts";
 import { DRIVE_FIGURES } from "./drive.ts";
 import { DUTY_FIGURES } from "./duty.ts";
-import type { Figure, Scene } from "./figure.ts";
+import type { Figure, FigureInputs } from "./figure.ts";
 import { PLACE_FIGURES } from "./place.ts";
 import { SUCTION_FIGURES } from "./suction.ts";
 
@@ -14,9 +15,9 @@ export type { Figure, FigureGroup } from "./figure.ts";
 export function figuresOf(file: CaseFile, d: Diagnosis, units: UnitSystem): Figure[] {
   const { situation, parts } = d;
   if (!parts) return [];
-  const index = situation.snapshots.indexOf(parts.snapshot);
-  const scene: Scene = { file, situation, parts, units, snapshot: file.snapshots[index] };
+  const snapshot = leadingOf(file.snapshots);
+  const worked: FigureInputs = { file, situation, parts, units, snapshot };
   return [...DUTY_FIGURES, ...SUCTION_FIGURES, ...DRIVE_FIGURES, ...PLACE_FIGURES].flatMap(
-    (work) => work(scene) ?? [],
+    (work) => work(worked) ?? [],
   );
 }

@@ -32,7 +32,7 @@ function situation(snapshots: readonly Json[], fingerprint?: readonly Json[]): S
 function taughtBy(fingerprint: readonly Json[], condition: Condition = SOUND) {
   const s = situation([LF2_READ], fingerprint);
   const model = modelOf(s);
-  const prepared = s.fingerprints.map((f, i) => prepare(s, f, 100 + i, model, true));
+  const prepared = s.fingerprints.map((f) => prepare(s, f, model, true));
   return { ...experienceOf(prepared, condition, AS_SHEET), prepared };
 }
 

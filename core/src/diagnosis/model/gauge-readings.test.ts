@@ -40,7 +40,7 @@ function expected(
   const situation = situationOf(caseFrom({ ...pumpJson("LF-2"), ...rest, snapshots: [snapshot] }));
   const [found] = situation.snapshots;
   if (!found) throw new Error("a snapshot");
-  const prepared = prepare(situation, found, 0, modelOf(situation), false);
+  const prepared = prepare(situation, found, modelOf(situation), false);
   const setting = settingOf(prepared, { ...SOUND, ...condition }, { flow: 1, head: 1 });
   const reading = prepared.readings.find((r) => r.kind === kind);
   if (!reading) throw new Error(`no ${kind}`);

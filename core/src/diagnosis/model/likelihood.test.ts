@@ -19,7 +19,7 @@ const AS_SHEET = { flow: 1, head: 1 };
 function prepared(snapshots: object[], tag = "LF-2"): Prepared[] {
   const situation = situationOf(caseFrom({ ...pumpJson(tag), snapshots }));
   const model = modelOf(situation);
-  return situation.snapshots.map((s, i) => prepare(situation, s, i, model, snapshots.length > 1));
+  return situation.snapshots.map((s) => prepare(situation, s, model, snapshots.length > 1));
 }
 
 /** ln of Student-t with eight degrees of freedom, up to its constant. */

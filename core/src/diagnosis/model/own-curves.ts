@@ -52,9 +52,7 @@ export function ownCurves(
 ): OwnCurves {
   if (!shared || !model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
   const t = ownTolerance(situation);
-  const prepared = teachers(situation.fingerprints).map((s, i) =>
-    prepare(situation, s, 100 + i, model, true),
-  );
+  const prepared = teachers(situation.fingerprints).map((s) => prepare(situation, s, model, true));
   const nodes = OWN_CURVE_NODES.map(([z, weight]): OwnCurve => {
     const node = {
       flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,

@@ -52,7 +52,6 @@ export interface Prepared {
 export function prepare(
   situation: Situation,
   snapshot: Snapshot,
-  index: number,
   model: PumpModel | undefined,
   shared: boolean,
 ): Prepared {
@@ -63,7 +62,7 @@ export function prepare(
   const fixed = situation.jet !== undefined && situation.curve === undefined;
   const speedRatio = speed && rated && !fixed ? speed.value / rated : 1;
   const spread = curveSpread(situation, pump, shared);
-  const readings = readingsOf(situation, snapshot, index, model, spread);
+  const readings = readingsOf(situation, snapshot, model, spread);
   const flowPrior = flowPriorOf(situation, snapshot, pump, speedRatio);
   return {
     snapshot,

@@ -4,17 +4,20 @@ import { phaseBalance, phaseShape, voltBalance } from "./balance-readings.ts";
 import { shaftPower, supplyVoltage, tachometer } from "./drive-readings.ts";
 import { dischargeGauge, suctionGauge } from "./gauge-readings.ts";
 import type { PumpModel } from "./pump-model.ts";
-import type { CurveSpread, Place, ReadingEvidence } from "./reading-evidence.ts";
+import type { CurveSpread, Place, ReadingEvidence, ReadingKind } from "./reading-evidence.ts";
+
+/** Id of a reading's evidence. */
+export const readingId = (snapshotKey: string, kind: ReadingKind): string =>
+  `${snapshotKey}:${kind}`;
 
 /** Builds the evidence of one snapshot, in the order it is read at the pump. */
 export function readingsOf(
   situation: Situation,
   snapshot: Snapshot,
-  index: number,
   model: PumpModel | undefined,
   spread: CurveSpread,
 ): ReadingEvidence[] {
-  const named: Place["named"] = (kind) => ({ id: `${index}:${kind}`, kind });
+  const named: Place["named"] = (kind) => ({ id: readingId(snapshot.key, kind), kind });
   const place: Place = { situation, snapshot, model, spread, named };
   return [
     suctionGauge(place),

@@ -31,7 +31,7 @@ const AS_SHEET = { flow: 1, head: 1 };
 /** @param template - heights and bores of the gauges; their pressures are not looked at */
 export function soundReadings(situation: Situation, template: Snapshot): SoundReadings {
   const model = modelOf(situation);
-  const ready = (s: Snapshot) => prepare(situation, s, 0, model, false);
+  const ready = (s: Snapshot) => prepare(situation, s, model, false);
   const like = teachers(situation.fingerprints).filter((f) => f.valve === template.valve);
   const side = (alone: (s: Snapshot) => Snapshot) => {
     const prepared = ready(alone(template));

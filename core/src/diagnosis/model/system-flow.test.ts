@@ -14,7 +14,7 @@ function prepared(change: Json = {}) {
   const situation = situationOf(caseFrom({ ...pumpJson("LF-2"), snapshots: [{}], ...change }));
   const [snapshot] = situation.snapshots;
   if (!snapshot) throw new Error("one snapshot");
-  return prepare(situation, snapshot, 0, modelOf(situation), false);
+  return prepare(situation, snapshot, modelOf(situation), false);
 }
 
 describe("a pump on its system", () => {

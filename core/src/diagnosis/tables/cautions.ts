@@ -3,8 +3,10 @@
  * is safe, and each defers to local codes, the maker's manual and licensed trades.
  */
 
+import type { CautionId } from "../../case/index.ts";
+
 export interface CautionRow {
-  readonly id: string;
+  readonly id: CautionId;
   readonly title: string;
   readonly text: string;
 }
@@ -86,8 +88,6 @@ export const CAUTIONS = [
     text: "Disinfect what touches the water: gauges, dippers, parts and hands.",
   },
 ] as const satisfies readonly CautionRow[];
-
-export type CautionId = (typeof CAUTIONS)[number]["id"];
 
 /** Ends every caution on a screen and in print. */
 export const DEFERENCE =

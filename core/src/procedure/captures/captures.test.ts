@@ -2,12 +2,12 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readCase, TEST_IDS, TEST_OUTCOMES, type TestId } from "../../case/index.ts";
 import { parseReading } from "../../quantity/index.ts";
-import { factsOf } from "../pump-facts.ts";
+import { factsFor } from "../../../testing/facts.ts";
 import { CAPTURES, type CaptureContext, captureOf } from "./index.ts";
-import { caseReadings, readAfter } from "./to-case.ts";
+import { caseReadings, readAfter } from "../../visit/test-readings.ts";
 
 const CONTEXT: CaptureContext = {
-  pump: factsOf({ pump: { family: "dry-priming" } }),
+  pump: factsFor({ family: "dry-priming" }),
   units: "metric",
   atmosphere: 101_325,
   expected: { speed: { low: 2880, high: 2960 }, flow: { low: 0.018, high: 0.022 } },
@@ -119,7 +119,7 @@ describe("captures", () => {
   });
 
   it("does not decide a direction on straight vanes", () => {
-    const straight = factsOf({ pump: { family: "sump", impeller: { vaneShape: "straight" } } });
+    const straight = factsFor({ family: "sump", impeller: { vaneShape: "straight" } });
     const read = play(
       "two-direction",
       { forward: "1 bar", reverse: "0.4 bar" },

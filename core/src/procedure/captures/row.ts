@@ -1,7 +1,7 @@
 /** What a test is measured with: its own few strips, and how they are read. */
 import type { TestId } from "../../case/index.ts";
 import type { Dimension, UnitSystem } from "../../quantity/index.ts";
-import type { PumpFacts } from "../pump-facts.ts";
+import type { PumpFacts } from "../../visit/index.ts";
 
 /** One strip of a test. */
 export interface CaptureField {
@@ -40,8 +40,8 @@ export interface CaptureContext {
   };
   readonly plate: {
     /** [Hz], [F] */
-    readonly frequency?: number;
-    readonly capacitor?: number;
+    readonly frequency?: number | undefined;
+    readonly capacitor?: number | undefined;
   };
   /** What each gauge may stand off zero and still be in its class [Pa]. */
   readonly zeroBand: { readonly suction: number; readonly discharge: number };

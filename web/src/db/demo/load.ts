@@ -1,25 +1,26 @@
 /** Loads the demo once. Past readings come from the core's forward models, rounded as gauges are. */
 import type { EntityManager } from "@mikro-orm/postgresql";
+import type { WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
 import { parseQuantity } from "@yard-tack/core/quantity";
+import { leftBehind } from "@yard-tack/core/record";
+import { ENTRY_VERSION } from "@yard-tack/core/visit";
 import { DateTime } from "luxon";
 import { v5 as uuidFrom } from "uuid";
 import {
-  Acknowledgement,
   Curve,
   Fingerprint,
   Instrument,
   LogEntry,
   Milestone,
-  Observation,
   Person,
   Plate,
   Pump,
-  Reading,
   RunSheet,
   Site,
+  VisitEntry,
   ZeroCheck,
 } from "../entities";
-import { demoFile, readings, type Simulated, snapshot, written } from "./readings";
+import { demoFile, demoPump, readings, type Simulated, snapshot, written } from "./readings";
 import { PEOPLE, SITES, VAN } from "./stories";
 import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
 
@@ -30,7 +31,10 @@ const DAY = 86_400_000;
 type Json = Record<string, unknown>;
 
 /** Milestones of the demo: people and calls once, pumps again whenever there are more of them. */
-const DEMO = { people: "demo", pumps: `demo ${SITES.flatMap((s) => s.pumps).length} pumps` } as const;
+const DEMO = {
+  people: "demo",
+  pumps: `demo ${SITES.flatMap((s) => s.pumps).length} pumps`,
+} as const;
 
 /** @returns false when the demo is there already */
 export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
@@ -76,13 +80,20 @@ async function loadSite(em: EntityManager, site: SiteStory, now: Date): Promise<
   }
 }
 
-async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now: Date): Promise<void> {
+async function loadPump(
+  em: EntityManager,
+  siteId: string,
+  story: PumpStory,
+  now: Date,
+): Promise<void> {
   const file = demoFile(story.tag) as Json & { pump: Json; site: Json };
   const pumpId = id("pump", story.tag);
   const { tag, family, installation, motor, ...rest } = file.pump;
   const { curve, ratedPoint, positiveDisplacement, jet, ...details } = rest;
   const rating = Object.fromEntries(
-    Object.entries({ curve: curve && [curve], ratedPoint, positiveDisplacement, jet }).filter(([, v]) => v),
+    Object.entries({ curve: curve && [curve], ratedPoint, positiveDisplacement, jet }).filter(
+      ([, v]) => v,
+    ),
   );
   const { suction, discharge, system, duty, sump } = file;
   const installedAt = new Date(now.getTime() - 760 * DAY);
@@ -102,14 +113,26 @@ async function loadPump(em: EntityManager, siteId: string, story: PumpStory, now
   const common = { pumpId, createdAt: installedAt, supersedes: null };
   em.create(Curve, { id: id("curve", story.tag), ...common, rating, source: "maker's sheet" });
   if (motor) {
-    em.create(Plate, { id: id("plate", story.tag, "motor"), ...common, kind: "motor", facts: motor as Json });
+    em.create(Plate, {
+      id: id("plate", story.tag, "motor"),
+      ...common,
+      kind: "motor",
+      facts: motor as Json,
+    });
   }
-  em.create(Plate, { id: id("plate", story.tag, "body"), ...common, kind: "body", facts: { ...story.plate } });
+  em.create(Plate, {
+    id: id("plate", story.tag, "body"),
+    ...common,
+    kind: "body",
+    facts: { ...story.plate },
+  });
   loadInstruments(em, pumpId, story);
   await em.flush();
   const read = readings(file, story);
   const phases = (motor as { phases?: number } | undefined)?.phases ?? 0;
-  for (const visit of story.visits) loadVisit(em, pumpId, story, visit, read(visit), now, phases);
+  const written = demoPump(story.tag);
+  for (const visit of story.visits)
+    loadVisit(em, pumpId, written, story, visit, read(visit), now, phases);
   for (const kind of ["suction-gauge", "discharge-gauge"] as const) {
     if (kind === "suction-gauge" && !story.suction) continue;
     const [lastRound] = [...story.visits].sort((a, b) => a.daysAgo - b.daysAgo);
@@ -178,6 +201,7 @@ function loadInstruments(em: EntityManager, pumpId: string, story: PumpStory): v
 function loadVisit(
   em: EntityManager,
   pumpId: string,
+  written: WrittenPump,
   story: PumpStory,
   visit: Visit,
   { visit: asFound, shut }: Simulated,
@@ -194,8 +218,22 @@ function loadVisit(
       takenAt: at,
       reason: "commissioning",
       snapshots: story.noShutOff ? [found] : [found, snapshot(story, shut, "shut", "shut", phases)],
+      logEntryId: null,
+      personId,
     });
   }
+  const left = leftBehind(
+    { ...written, snapshots: [found] },
+    {
+      closed: visit.closed,
+      found: visit.found,
+      done: visit.done,
+      proof: "",
+      was: visit.cause,
+    },
+    {},
+    null,
+  );
   em.create(LogEntry, {
     id: id("log", story.tag, visit.daysAgo),
     pumpId,
@@ -204,15 +242,8 @@ function loadVisit(
     at,
     kind: visit.kind,
     title: visit.title,
-    body: {
-      closed: visit.closed,
-      found: visit.found,
-      done: visit.done,
-      cause: visit.cause === "healthy" ? null : visit.cause,
-      snapshots: [found],
-      head: asFound.head,
-      flow: asFound.flow,
-    },
+    body: { ...left.record },
+    result: null,
     supersedes: null,
   });
 }
@@ -223,7 +254,8 @@ async function loadCalls(em: EntityManager, now: Date): Promise<void> {
     const zone = SITES.find((s) => s.pumps.some((p) => p.tag === tag))?.zone ?? "UTC";
     return DateTime.fromJSDate(now, { zone: "utc" })
       .setZone(zone, { keepLocalTime: true })
-      .set({ hour, minute: 30, second: 0, millisecond: 0 }).toJSDate();
+      .set({ hour, minute: 30, second: 0, millisecond: 0 })
+      .toJSDate();
   };
   const sheet = (
     tag: string,
@@ -243,12 +275,48 @@ async function loadCalls(em: EntityManager, now: Date): Promise<void> {
       dueAt: today(tag, hour),
       openedAt: new Date(now.getTime() - 3_600_000),
       signedAt: null,
+      forecast: null,
     });
-  sheet("LF-2", "call", "gives too little flow", ["complaint.low-flow", "onset.gradual"], "Flow has been falling for three weeks; the far raceway runs short.", 8);
-  sheet("MG-3", "call", "half its flow since rewiring", ["complaint.low-flow", "onset.after-electrical-work"], "Electrician was in on Monday. It runs, but the level hardly falls.", 10);
-  sheet("QO-4", "call", "rattles on warm afternoons", ["complaint.noisy", "onset.seasonal-warm"], "Quiet in the morning, like gravel by three o'clock.", 13);
-  sheet("MG-1", "call", "takes eleven minutes to prime", ["complaint.slow-prime", "onset.gradual"], "It used to take two. The jet spits now and then.", 11);
-  sheet("OG-1", "call", "left head hums", ["complaint.noisy", "onset.intermittent"], "Only the left one, and not always.", 14);
+  sheet(
+    "LF-2",
+    "call",
+    "gives too little flow",
+    ["complaint.low-flow", "onset.gradual"],
+    "Flow has been falling for three weeks; the far raceway runs short.",
+    8,
+  );
+  sheet(
+    "MG-3",
+    "call",
+    "half its flow since rewiring",
+    ["complaint.low-flow", "onset.after-electrical-work"],
+    "Electrician was in on Monday. It runs, but the level hardly falls.",
+    10,
+  );
+  sheet(
+    "QO-4",
+    "call",
+    "rattles on warm afternoons",
+    ["complaint.noisy", "onset.seasonal-warm"],
+    "Quiet in the morning, like gravel by three o'clock.",
+    13,
+  );
+  sheet(
+    "MG-1",
+    "call",
+    "takes eleven minutes to prime",
+    ["complaint.slow-prime", "onset.gradual"],
+    "It used to take two. The jet spits now and then.",
+    11,
+  );
+  sheet(
+    "OG-1",
+    "call",
+    "left head hums",
+    ["complaint.noisy", "onset.intermittent"],
+    "Only the left one, and not always.",
+    14,
+  );
   sheet("BI-2", "round", "yearly round", [], "", 15);
   await em.flush();
   halfFill(em, now);
@@ -262,23 +330,30 @@ function halfFill(em: EntityManager, now: Date): void {
   const file = demoFile("LF-2");
   const story = SITES.flatMap((s) => s.pumps).find((p) => p.tag === "LF-2");
   if (!story?.suction) throw new Error("LF-2 has no suction gauge");
-  const { visit } = readings(file, story)({
+  const { visit } = readings(
+    file,
+    story,
+  )({
     ...(story.visits[3] as Visit),
     severity: LF2_TODAY,
   });
   const minutesAgo = (m: number) => new Date(now.getTime() - m * 60_000);
-  const row = (name: string, minutes: number) => ({
-    id: id("half-filled", name),
-    sheetId,
-    personId,
-    at: minutesAgo(minutes),
-    receivedAt: minutesAgo(minutes),
-  });
+  const entry = (name: string, minutes: number, kind: string, body: Json) =>
+    em.create(VisitEntry, {
+      id: id("half-filled", name),
+      sheetId,
+      personId,
+      at: minutesAgo(minutes),
+      receivedAt: minutesAgo(minutes),
+      kind,
+      version: ENTRY_VERSION,
+      supersedes: null,
+      body,
+    });
   const read = (slot: string, g: GaugeStory, si: number, minutes: number) => {
     const raw = written(si, g);
     const parsed = parseQuantity(raw, "pressure");
-    em.create(Reading, {
-      ...row(slot, minutes),
+    entry(slot, minutes, "reading", {
       snapshot: "as found",
       slot,
       raw,
@@ -286,17 +361,15 @@ function halfFill(em: EntityManager, now: Date): void {
       si: parsed.ok ? parsed.value.si : null,
       fault: null,
       reason: null,
-      supersedes: null,
     });
   };
-  read("suctionPressure", story.suction, visit.suctionPressure, 9);
-  read("dischargePressure", story.discharge, visit.dischargePressure, 8);
-  em.create(Acknowledgement, { ...row("rotating-parts", 12), caution: "rotating-parts" });
-  em.create(Observation, {
-    ...row("bubbles", 11),
+  entry("rotating-parts", 12, "acknowledgement", { caution: "rotating-parts" });
+  entry("bubbles", 11, "observation", {
     observation: "water.bubbles-in-discharge",
     state: "absent",
   });
+  read("suctionPressure", story.suction, visit.suctionPressure, 9);
+  read("dischargePressure", story.discharge, visit.dischargePressure, 8);
 }
 
 /** How choked LF-2's strainer is today [m of extra loss at the duty]. */

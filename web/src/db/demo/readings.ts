@@ -1,6 +1,13 @@
 /** What a demo pump shows under a cause: the core's forward models, written as an eye reads a gauge. */
 import { readFileSync } from "node:fs";
-import { type CauseId, readCase } from "@yard-tack/core/case";
+import {
+  type CauseId,
+  readCase,
+  readPump,
+  type WrittenPump,
+  type ValvePosition,
+  type WrittenSnapshot,
+} from "@yard-tack/core/case";
 import { simulate, type SimulatedReadings } from "@yard-tack/core/diagnosis";
 import { parseQuantity, toUnit, type Unit } from "@yard-tack/core/quantity";
 import type { GaugeStory, PumpStory } from "./story";
@@ -12,6 +19,14 @@ export const demoFile = (tag: string): Json =>
   JSON.parse(
     readFileSync(new URL(`../../../../demo/pumps/${tag}.json`, import.meta.url), "utf8"),
   ) as Json;
+
+/** A demo pump as its register has it: the shipped file without its visit. */
+export function demoPump(tag: string): WrittenPump {
+  const { id: _id, note: _n, snapshots: _s, observations: _o, tests: _t, ...rest } = demoFile(tag);
+  const read = readPump(rest);
+  if (!read.ok) throw new Error(`${tag}: ${JSON.stringify(read.error)}`);
+  return read.value.written;
+}
 
 export type Simulated = { readonly visit: SimulatedReadings; readonly shut: SimulatedReadings };
 
@@ -72,11 +87,15 @@ export function snapshot(
   story: PumpStory,
   r: SimulatedReadings,
   label: string,
-  valve: string,
+  valve: ValvePosition,
   phases: number,
-): Json {
+): WrittenSnapshot {
   const { amps } = r;
-  const gauge = (side: "suction" | "discharge", g: GaugeStory | undefined, si: number): Json =>
+  const gauge = (
+    side: "suction" | "discharge",
+    g: GaugeStory | undefined,
+    si: number,
+  ): WrittenSnapshot =>
     g
       ? {
           [`${side}Pressure`]: written(si, g),
@@ -85,7 +104,11 @@ export function snapshot(
           [`${side}Line`]: g.line,
         }
       : {};
-  const cls = (g: GaugeStory) => ({ range: [g.low, g.high], percent: g.percent, division: g.division });
+  const cls = (g: GaugeStory) => ({
+    range: [g.low, g.high] as const,
+    percent: g.percent,
+    division: g.division,
+  });
   return {
     label,
     valve,
@@ -106,4 +129,3 @@ export function snapshot(
     speed: `${Math.round(r.speed)} rpm`,
   };
 }
-

@@ -1,5 +1,15 @@
 /** The made-up places, people and histories of the demo. Everything here is invented. */
-import { fingerprint, round, HATCHERY_SUCTION, HATCHERY_DISCHARGE, bar, psi, compound, call, type SiteStory } from "./story";
+import {
+  fingerprint,
+  round,
+  HATCHERY_SUCTION,
+  HATCHERY_DISCHARGE,
+  bar,
+  psi,
+  compound,
+  call,
+  type SiteStory,
+} from "./story";
 
 export const PEOPLE = [
   { key: "technician", name: "Technician", role: "technician", units: "metric" },
@@ -9,9 +19,33 @@ export const PEOPLE = [
 
 /** Gauges that travel in the van, with the days since their zero was looked at. */
 export const VAN = [
-  { key: "compound", name: "Van compound gauge", low: "-1 bar", high: "3 bar", percent: 1, division: "0.05 bar", zeroDaysAgo: 9 },
-  { key: "test-10", name: "Van test gauge, 10 bar", low: "0 bar", high: "10 bar", percent: 0.6, division: "0.05 bar", zeroDaysAgo: 9 },
-  { key: "test-25", name: "Van gauge, 25 bar", low: "0 bar", high: "25 bar", percent: 1.6, division: "0.5 bar", zeroDaysAgo: 140 },
+  {
+    key: "compound",
+    name: "Van compound gauge",
+    low: "-1 bar",
+    high: "3 bar",
+    percent: 1,
+    division: "0.05 bar",
+    zeroDaysAgo: 9,
+  },
+  {
+    key: "test-10",
+    name: "Van test gauge, 10 bar",
+    low: "0 bar",
+    high: "10 bar",
+    percent: 0.6,
+    division: "0.05 bar",
+    zeroDaysAgo: 9,
+  },
+  {
+    key: "test-25",
+    name: "Van gauge, 25 bar",
+    low: "0 bar",
+    high: "25 bar",
+    percent: 1.6,
+    division: "0.5 bar",
+    zeroDaysAgo: 140,
+  },
 ] as const;
 
 export const SITES: readonly SiteStory[] = [
@@ -26,7 +60,12 @@ export const SITES: readonly SiteStory[] = [
         purpose: "Raceway supply, left",
         suction: HATCHERY_SUCTION,
         discharge: HATCHERY_DISCHARGE,
-        plate: { serial: "0412-76", faceToFace: "360 mm", ports: "DN 80 / DN 65, PN 16", seal: "carbon on ceramic" },
+        plate: {
+          serial: "0412-76",
+          faceToFace: "360 mm",
+          ports: "DN 80 / DN 65, PN 16",
+          seal: "carbon on ceramic",
+        },
         visits: [
           fingerprint(630),
           round(410, "On its fingerprint."),
@@ -39,7 +78,12 @@ export const SITES: readonly SiteStory[] = [
         purpose: "Raceway supply, right",
         suction: HATCHERY_SUCTION,
         discharge: HATCHERY_DISCHARGE,
-        plate: { serial: "0412-77", faceToFace: "360 mm", ports: "DN 80 / DN 65, PN 16", seal: "carbon on ceramic" },
+        plate: {
+          serial: "0412-77",
+          faceToFace: "360 mm",
+          ports: "DN 80 / DN 65, PN 16",
+          seal: "carbon on ceramic",
+        },
         visits: [
           fingerprint(628),
           round(410, "On its fingerprint."),
@@ -67,7 +111,12 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(700),
           round(480, "On its fingerprint.", "static-rise", 0.02),
-          round(200, "On its curve; the pumping level stands lower than last year.", "static-rise", 0.07),
+          round(
+            200,
+            "On its curve; the pumping level stands lower than last year.",
+            "static-rise",
+            0.07,
+          ),
           round(40, "On its curve; lower again.", "static-rise", 0.12),
         ],
       },
@@ -82,7 +131,14 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(520),
           round(300, "Flow as rated at 12 °C."),
-          call(240, "Noisy on a cold morning", ["viscous-liquid", 5], "Growled at 2 °C, quiet by noon: the oil was thick.", "Tank heater set to 10 °C.", "improved"),
+          call(
+            240,
+            "Noisy on a cold morning",
+            ["viscous-liquid", 5],
+            "Growled at 2 °C, quiet by noon: the oil was thick.",
+            "Tank heater set to 10 °C.",
+            "improved",
+          ),
         ],
       },
     ],
@@ -98,7 +154,12 @@ export const SITES: readonly SiteStory[] = [
         purpose: "Heating, palm house, left and right",
         suction: bar("0", "4", "0.05", "0.1 m"),
         discharge: bar("0", "4", "0.05", "0.1 m"),
-        plate: { serial: "TW-65-0.75", faceToFace: "340 mm", ports: "DN 65, PN 10", seal: "carbon on ceramic" },
+        plate: {
+          serial: "TW-65-0.75",
+          faceToFace: "340 mm",
+          ports: "DN 65, PN 10",
+          seal: "carbon on ceramic",
+        },
         visits: [
           fingerprint(400),
           round(210, "Both heads alike."),
@@ -110,9 +171,21 @@ export const SITES: readonly SiteStory[] = [
         purpose: "Heating, north wing",
         suction: bar("0", "4", "0.05", "0 m"),
         discharge: bar("0", "4", "0.05", "0 m"),
-        plate: { serial: "SC-32", faceToFace: "180 mm", ports: "DN 32, PN 10", seal: "none, wet rotor" },
+        plate: {
+          serial: "SC-32",
+          faceToFace: "180 mm",
+          ports: "DN 32, PN 10",
+          seal: "none, wet rotor",
+        },
         visits: [
-          call(31, "Pump replaced", ["bearing-defect", 1], "The old one whined and was about to seize.", "New pump fitted; the north wing is to be felt by hand next week.", "improved"),
+          call(
+            31,
+            "Pump replaced",
+            ["bearing-defect", 1],
+            "The old one whined and was about to seize.",
+            "New pump fitted; the north wing is to be felt by hand next week.",
+            "improved",
+          ),
           round(200, "The old pump: noisy bearing.", "bearing-defect", 1),
           fingerprint(30),
         ],
@@ -125,7 +198,13 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "CS-55", ports: "DN 40", seal: "lip seals, oil between" },
         visits: [
           fingerprint(350),
-          call(170, "Ran on", ["float-stuck-on", 1], "Stood crooked, the float held up by the wall.", "Set straight; float free."),
+          call(
+            170,
+            "Ran on",
+            ["float-stuck-on", 1],
+            "Stood crooked, the float held up by the wall.",
+            "Set straight; float free.",
+          ),
           round(45, "On its fingerprint."),
         ],
       },
@@ -143,11 +222,22 @@ export const SITES: readonly SiteStory[] = [
         metered: "m3/h",
         suction: bar("-1", "5", "0.1", "0.4 m"),
         discharge: bar("0", "10", "0.2", "0.6 m"),
-        plate: { serial: "ES-150-315", ports: "DN 150 / DN 125, PN 10", seal: "packed, five rings of 10 mm" },
+        plate: {
+          serial: "ES-150-315",
+          ports: "DN 150 / DN 125, PN 10",
+          seal: "packed, five rings of 10 mm",
+        },
         visits: [
           fingerprint(690),
           round(330, "On its fingerprint."),
-          call(1, "Gland repacked", ["mechanical-drag", 0.07], "Five rings worn hard.", "Five new rings; running in, dripping.", "improved"),
+          call(
+            1,
+            "Gland repacked",
+            ["mechanical-drag", 0.07],
+            "Five rings worn hard.",
+            "Five new rings; running in, dripping.",
+            "improved",
+          ),
         ],
       },
       {
@@ -172,7 +262,11 @@ export const SITES: readonly SiteStory[] = [
           gaugeHeight: "0.8 m",
           line: "full",
         },
-        plate: { serial: "SC-1180", ports: "DN 200 / DN 150, PN 10", seal: "packed, five rings of 12 mm" },
+        plate: {
+          serial: "SC-1180",
+          ports: "DN 200 / DN 150, PN 10",
+          seal: "packed, five rings of 12 mm",
+        },
         visits: [
           fingerprint(760),
           round(600, "On its fingerprint.", "worn-rings", 0.03),
@@ -189,7 +283,13 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "VB-5", ports: "DN 32, PN 16", seal: "carbon on silicon carbide" },
         visits: [
           fingerprint(640),
-          call(310, "Starts too often", ["short-cycling", 1], "The vessel had lost its air.", "Vessel charged again; twelve starts an hour became four."),
+          call(
+            310,
+            "Starts too often",
+            ["short-cycling", 1],
+            "The vessel had lost its air.",
+            "Vessel charged again; twelve starts an hour became four.",
+          ),
           round(90, "On its fingerprint."),
         ],
       },
@@ -211,7 +311,13 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(420),
           round(230, "Primes in two minutes."),
-          call(160, "Hose drew air", ["suction-air-leak", 0.025], "One hose gasket nicked; needles fluttered.", "New gasket."),
+          call(
+            160,
+            "Hose drew air",
+            ["suction-air-leak", 0.025],
+            "One hose gasket nicked; needles fluttered.",
+            "New gasket.",
+          ),
           round(95, "Primes in three minutes, vacuum good."),
         ],
       },
@@ -225,7 +331,14 @@ export const SITES: readonly SiteStory[] = [
           fingerprint(450),
           round(260, "On its fingerprint."),
           round(70, "On its fingerprint; found empty in the morning once.", "foot-valve-leak", 1),
-          call(12, "Empty in the morning", ["not-primed", 1], "Casing dry, suction gauge near nothing.", "Filled; the foot valve is to be pulled at low water.", "improved"),
+          call(
+            12,
+            "Empty in the morning",
+            ["not-primed", 1],
+            "Casing dry, suction gauge near nothing.",
+            "Filled; the foot valve is to be pulled at low water.",
+            "improved",
+          ),
         ],
       },
       {
@@ -245,7 +358,13 @@ export const SITES: readonly SiteStory[] = [
         plate: { serial: "SB-4007", ports: "DN 80, PN 10", seal: "double, oil between" },
         visits: [
           fingerprint(540),
-          call(320, "Half its flow", ["impeller-clogged", 0.7], "Rag in the wheel.", "Wheel cleared; cutting edge is sound."),
+          call(
+            320,
+            "Half its flow",
+            ["impeller-clogged", 0.7],
+            "Rag in the wheel.",
+            "Wheel cleared; cutting edge is sound.",
+          ),
           round(120, "On its fingerprint; hygiene kit used."),
         ],
       },
@@ -267,7 +386,14 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(600),
           round(280, "On its table."),
-          call(20, "Lost prime after pipe work", ["jet-suction-open", 1], "A branch was added to the suction.", "Primed by hand; the branch stays for now.", "improved"),
+          call(
+            20,
+            "Lost prime after pipe work",
+            ["jet-suction-open", 1],
+            "A branch was added to the suction.",
+            "Primed by hand; the branch stays for now.",
+            "improved",
+          ),
         ],
       },
       {
@@ -376,7 +502,14 @@ export const SITES: readonly SiteStory[] = [
         visits: [
           fingerprint(200),
           round(120, "On its fingerprint."),
-          call(66, "No water after the winter", ["not-primed", 1], "The pipes above it had emptied.", "Filled by hose; they need a circuit of their own.", "improved"),
+          call(
+            66,
+            "No water after the winter",
+            ["not-primed", 1],
+            "The pipes above it had emptied.",
+            "Filled by hose; they need a circuit of their own.",
+            "improved",
+          ),
         ],
       },
     ],

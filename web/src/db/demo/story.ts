@@ -56,7 +56,12 @@ export const fingerprint = (daysAgo: number): Visit => ({
   closed: "as it should be",
 });
 
-export const round = (daysAgo: number, found: string, cause: CauseId = "healthy", severity = 0): Visit => ({
+export const round = (
+  daysAgo: number,
+  found: string,
+  cause: CauseId = "healthy",
+  severity = 0,
+): Visit => ({
   daysAgo,
   kind: "round",
   title: "Round",
@@ -89,7 +94,12 @@ export const HATCHERY_DISCHARGE: GaugeStory = {
 };
 
 /** A gauge on a metric pump: range in bar, full line. */
-export const bar = (low: string, high: string, division: string, gaugeHeight: string): GaugeStory => ({
+export const bar = (
+  low: string,
+  high: string,
+  division: string,
+  gaugeHeight: string,
+): GaugeStory => ({
   unit: "bar",
   low: `${low} bar`,
   high: `${high} bar`,
@@ -140,4 +150,3 @@ export const call = (
   done,
   closed,
 });
-

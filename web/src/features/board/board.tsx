@@ -1,10 +1,12 @@
 "use client";
 
 import type { BoardView, LeversView, TestView } from "@yard-tack/core/board";
+import type { TestId } from "@yard-tack/core/case";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { Button } from "@mantine/core";
 import { lazy, Suspense, useState } from "react";
 import { together } from "@/shell/together";
+import { BoardFault } from "./board-fault";
 import { CausesPanel } from "./causes-panel";
 import { Figures } from "./figures";
 import { HeadFlowChart } from "./head-flow-chart";
@@ -26,7 +28,7 @@ const FireTable = lazy(() => import("./fire-table").then((m) => ({ default: m.Fi
 export interface BoardProps {
   readonly board: BoardState;
   readonly units: UnitSystem;
-  readonly onTest: (id: string) => void;
+  readonly onTest: (id: TestId) => void;
   readonly onReading: (slot: string) => void;
 }
 
@@ -35,11 +37,7 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
   const { view } = board;
   return (
     <div className={classes.board} aria-busy={board.busy} data-testid="board">
-      {board.error ? (
-        <p role="alert" className={classes.error}>
-          The Board stands as it was: {board.error}
-        </p>
-      ) : null}
+      <BoardFault board={board} />
       {view ? (
         <>
           <VerdictLine view={view} />
@@ -68,7 +66,7 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
           <Figures figures={view.figures} group="drive" label="Drive" />
           <Figures figures={view.figures} group="place" label="Place and liquid" />
         </>
-      ) : (
+      ) : board.fault ? null : (
         <p className={classes.absent}>Working it out …</p>
       )}
     </div>

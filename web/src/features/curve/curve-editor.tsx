@@ -6,7 +6,7 @@ import { useHotkeys } from "@mantine/hooks";
 import { useRouter } from "next/navigation";
 import { lazy, Suspense, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
-import { HeadFlowChart, RatingChart, useBoard } from "@/features/board";
+import { BoardFault, HeadFlowChart, RatingChart, useBoard } from "@/features/board";
 import { PageHead } from "@/shell/page-head";
 import { useWho } from "@/shell/who";
 import { type Draft, type DraftTable, draftOf, emptyTable, ratingOfDraft } from "./draft";
@@ -64,15 +64,18 @@ export function CurveEditor({ dto }: { dto: CurvePageDto }) {
   );
 
   const { rating, faults } = useMemo(() => ratingOfDraft(draft), [draft]);
-  const caseJson = useMemo(
+  const asked = useMemo(
     () => ({
-      ...dto.base,
-      pump: { ...dto.plain, ...rating },
-      snapshots: [{ label: "as found", valve: "as-found" }],
+      json: {
+        ...dto.base,
+        pump: { ...dto.plain, ...rating },
+        snapshots: [{ label: "as found", valve: "as-found" }],
+      },
+      units,
     }),
-    [dto, rating],
+    [dto, rating, units],
   );
-  const board = useBoard(caseJson, undefined, units);
+  const board = useBoard(asked);
   const { view } = board;
   const kind = tableKind(dto.family);
   const take = (tables: readonly DraftTable[], source: string) => {
@@ -94,7 +97,7 @@ export function CurveEditor({ dto }: { dto: CurvePageDto }) {
     }));
     setSaving(false);
     if (!result.ok) {
-      setAnswer(result);
+      setAnswer({ message: result.message, newer: result.newer ?? false });
       return;
     }
     forgetDraft(dto.pumpId);
@@ -204,11 +207,7 @@ export function CurveEditor({ dto }: { dto: CurvePageDto }) {
           ) : null}
         </section>
         <section className={classes.right} aria-label="What it draws">
-          {board.error ? (
-            <p role="alert" className={classes.problem}>
-              {board.error}
-            </p>
-          ) : null}
+          <BoardFault board={board} />
           {view?.chart ? <HeadFlowChart view={view.chart} units={units} height={320} /> : null}
           {view?.rating ? <RatingChart view={view.rating} units={units} height={320} /> : null}
           {view && !view.chart && !view.rating ? (

@@ -1,87 +1,78 @@
 "use server";
 
-import { readCase } from "@yard-tack/core/case";
+import { pumpId as pumpIdSchema, readPump } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
-import { v4 as newId } from "uuid";
 import * as z from "zod";
-import { Curve, Pump, unitOfWork } from "@/db";
-import { currentRating } from "./current";
-
-const RATING_KEYS = ["curve", "ratedPoint", "positiveDisplacement", "jet"];
+import { loadPump, putRatingBack, saveRating as keepRating } from "@/db";
+import { acting, type Failed } from "@/edge";
+import { forecastAnew } from "@/features/slate/index.server";
 
 const request = z.object({
-  pumpId: z.uuid(),
-  rating: z.record(z.string(), z.unknown()),
+  pumpId: pumpIdSchema,
+  /** What is in them is read as part of the pump's file. */
+  rating: z.strictObject(
+    {
+      curve: z.unknown().optional(),
+      ratedPoint: z.unknown().optional(),
+      positiveDisplacement: z.unknown().optional(),
+      jet: z.unknown().optional(),
+    },
+    "A rating has curves, one rated point, a table or a jet's table.",
+  ),
   source: z.string().max(300),
   basedOn: z.uuid().nullable(),
   over: z.boolean(),
 });
 
+export type SaveRequest = z.input<typeof request>;
 export type SaveAnswer =
-  { readonly ok: true } | { readonly ok: false; readonly newer: boolean; readonly message: string };
+  { readonly ok: true } | (Failed & { readonly newer?: boolean | undefined });
 
-const refused = (message: string, newer = false): SaveAnswer => ({ ok: false, newer, message });
+const refused = (message: string, newer = false): SaveAnswer => ({ ok: false, message, newer });
 
 /** Appends a rating that supersedes the one in force; an earlier one is never changed. */
-export async function saveRating(raw: z.input<typeof request>): Promise<SaveAnswer> {
+export async function saveRating(raw: SaveRequest): Promise<SaveAnswer> {
   const parsed = request.safeParse(raw);
   if (!parsed.success) return refused("This rating could not be read. It is kept on this device.");
   const { pumpId, rating, source, basedOn, over } = parsed.data;
-  const strange = Object.keys(rating).filter((k) => !RATING_KEYS.includes(k));
-  if (strange.length > 0) return refused(`"${strange[0]}" is no part of a rating.`);
-  const em = await unitOfWork();
-  const pump = await em.findOne(Pump, { id: pumpId });
-  if (!pump) {
-    return refused("This pump is not there any more. What you entered is kept on this device.");
-  }
-  const file = readCase({
-    format: "yard-tack/case",
-    version: 1,
-    pump: { family: pump.family, ...rating },
-    snapshots: [{ label: "as found" }],
+  return acting("rating", "What you entered is kept on this device.", async () => {
+    const pump = await loadPump(pumpId);
+    if (!pump) {
+      return refused("This pump is not there any more. What you entered is kept on this device.");
+    }
+    const file = readPump({
+      format: "yard-tack/case",
+      version: 1,
+      pump: { family: pump.written.pump.family, ...rating },
+    });
+    if (!file.ok) {
+      const [first] = file.error;
+      return refused(
+        `${first?.path ?? ""}: ${first?.message ?? "not understood"} Nothing was saved.`,
+      );
+    }
+    const saved = await keepRating(pumpId, rating, source, { basedOn, over });
+    if (saved === "newer") {
+      return refused(
+        "Somebody saved another rating for this pump meanwhile. Yours is kept here.",
+        true,
+      );
+    }
+    if (saved === "no-such-pump") return refused("This pump is not there any more.");
+    await forecastAnew(pumpId);
+    revalidatePath(`/yard/${pumpId}`);
+    return { ok: true };
   });
-  if (!file.ok) {
-    const [first] = file.error;
-    return refused(
-      `${first?.path ?? ""}: ${first?.message ?? "not understood"} Nothing was saved.`,
-    );
-  }
-  const now = await currentRating(em, pumpId);
-  if (!over && (now?.id ?? null) !== basedOn) {
-    return refused(
-      "Somebody saved another rating for this pump meanwhile. Yours is kept here.",
-      true,
-    );
-  }
-  em.create(Curve, {
-    id: newId(),
-    pumpId,
-    rating,
-    source,
-    createdAt: new Date(),
-    supersedes: now?.id ?? null,
-  });
-  await em.flush();
-  revalidatePath(`/yard/${pumpId}`);
-  return { ok: true };
 }
 
 /** Puts the rating before the present one back, as a new one; returns whether there was one. */
-export async function putBack(pumpId: string): Promise<boolean> {
-  const em = await unitOfWork();
-  const id = z.uuid().safeParse(pumpId);
-  const now = id.success ? await currentRating(em, id.data) : undefined;
-  const before = now?.supersedes ? await em.findOne(Curve, { id: now.supersedes }) : null;
-  if (!now || !before) return false;
-  em.create(Curve, {
-    id: newId(),
-    pumpId,
-    rating: before.rating,
-    source: before.source,
-    createdAt: new Date(),
-    supersedes: now.id,
+export async function putBack(pump: string): Promise<boolean> {
+  const outcome = await acting("rating", "Nothing was changed.", async () => {
+    const id = pumpIdSchema.safeParse(pump);
+    if (!id.success || !(await putRatingBack(id.data))) return { ok: false } as const;
+    await forecastAnew(id.data);
+    revalidatePath(`/yard/${id.data}`);
+    return { ok: true } as const;
   });
-  await em.flush();
-  revalidatePath(`/yard/${pumpId}`);
-  return true;
+  return outcome.ok;
 }

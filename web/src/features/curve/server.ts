@@ -1,26 +1,25 @@
 import "server-only";
-import { tableOfSheets, type WrittenSheet } from "@yard-tack/core/sheet";
+import { type PumpId, pumpId as pumpIdSchema } from "@yard-tack/core/case";
+import { tableOfSheets } from "@yard-tack/core/sheet";
 import { shownUnit } from "@yard-tack/core/quantity";
 import Papa from "papaparse";
-import { unitOfWork } from "@/db";
-import { loadPump } from "@/features/yard/index.server";
-import { currentRating } from "./current";
+import { currentRating, loadPump } from "@/db";
 import type { CurvePageDto } from "./dto";
 
 /** What the curve page needs; undefined when there is no such pump. */
-export async function loadCurvePage(pumpId: string): Promise<CurvePageDto | undefined> {
+export async function loadCurvePage(pumpId: PumpId): Promise<CurvePageDto | undefined> {
   const pump = await loadPump(pumpId);
   if (!pump) return undefined;
-  const current = await currentRating(await unitOfWork(), pumpId);
+  const current = await currentRating(pumpId);
   const rating = current?.rating ?? {};
   const plain = Object.fromEntries(
-    Object.entries(pump.base["pump"] as Record<string, unknown>).filter(([k]) => !(k in rating)),
+    Object.entries(pump.written.pump).filter(([k]) => !(k in rating)),
   );
   return {
     pumpId,
     tag: pump.tag,
     family: pump.family,
-    base: pump.base,
+    base: pump.written,
     plain,
     rating,
     source: current?.source ?? "",
@@ -28,11 +27,17 @@ export async function loadCurvePage(pumpId: string): Promise<CurvePageDto | unde
   };
 }
 
+/** The pump of an address; undefined when it is none. */
+async function pumpOf(id: string) {
+  const known = pumpIdSchema.safeParse(id);
+  return known.success ? loadPump(known.data) : undefined;
+}
+
 /** The pump's curves as a CSV file; undefined without a pump or a curve. */
-export async function curveCsv(pumpId: string) {
-  const pump = await loadPump(pumpId);
-  const sheets = (pump?.base["pump"] as { curve?: readonly WrittenSheet[] } | undefined)?.curve;
-  if (!pump || !sheets || sheets.length === 0) return undefined;
+export async function curveCsv(id: string) {
+  const pump = await pumpOf(id);
+  const sheets = [pump?.written.pump.curve ?? []].flat();
+  if (!pump || sheets.length === 0) return undefined;
   const rows = tableOfSheets(sheets, {
     flow: shownUnit("flow", pump.units),
     head: shownUnit("length", pump.units),
@@ -49,11 +54,11 @@ export async function curveCsv(pumpId: string) {
 }
 
 /** The pump as a case file without readings of today. */
-export async function caseFile(pumpId: string) {
-  const pump = await loadPump(pumpId);
+export async function caseFile(id: string) {
+  const pump = await pumpOf(id);
   if (!pump) return undefined;
   const file = {
-    ...pump.base,
+    ...pump.written,
     id: pump.tag,
     snapshots: [{ label: "as found", valve: "as-found" }],
   };

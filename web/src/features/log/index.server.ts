@@ -1,5 +1,6 @@
 import "server-only";
 
-export { recurrenceOf } from "./recurrence";
-export { logBody } from "./log-body";
+export { recurrenceOf, recurrences } from "./recurrence";
 export { loadLog, loadLogEntry } from "./server";
+export { LogEntryPage } from "./entry-page";
+export { LogPage } from "./log-page";

@@ -1,9 +1,10 @@
 import "server-only";
-import { logEntries, logEntry, people, unitOfWork } from "@/db";
-import { logBody, type LogBody } from "./log-body";
+import type { LogEntryId } from "@yard-tack/core/case";
+import type { VisitRecord } from "@yard-tack/core/record";
+import { logEntries, logEntry, people } from "@/db";
 
 export interface LogRow {
-  readonly id: string;
+  readonly id: LogEntryId;
   readonly at: string;
   readonly zone: string;
   readonly kind: string;
@@ -17,22 +18,19 @@ export interface LogRow {
 
 /** The log, newest first. */
 export async function loadLog(): Promise<LogRow[]> {
-  const entries = await logEntries(await unitOfWork());
-  return entries.map(({ row, pump, site }) => {
-    const { found, done, closed } = logBody(row.body);
-    return {
-      id: row.id,
-      at: row.at.toISOString(),
-      zone: site.zone,
-      kind: row.kind,
-      title: row.title,
-      tag: pump.tag,
-      siteName: site.name,
-      found,
-      done,
-      closed,
-    };
-  });
+  const entries = await logEntries();
+  return entries.map(({ id, at, kind, title, record, pump, site }) => ({
+    id,
+    at: at.toISOString(),
+    zone: site.zone,
+    kind,
+    title,
+    tag: pump.tag,
+    siteName: site.name,
+    found: record.found,
+    done: record.done,
+    closed: record.closed,
+  }));
 }
 
 export interface LogEntryDto extends Omit<LogRow, "found" | "done" | "closed"> {
@@ -40,28 +38,27 @@ export interface LogEntryDto extends Omit<LogRow, "found" | "done" | "closed"> {
   readonly purpose: string;
   readonly family: string;
   readonly by: string;
-  readonly body: LogBody;
+  readonly body: VisitRecord;
 }
 
 /** One entry, whole. */
-export async function loadLogEntry(id: string): Promise<LogEntryDto | undefined> {
-  const em = await unitOfWork();
-  const found = await logEntry(em, id);
+export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefined> {
+  const found = await logEntry(id);
   if (!found) return undefined;
-  const { row, pump, site } = found;
-  const everybody = await people(em);
+  const { pump, site, record } = found;
+  const everybody = await people();
   return {
-    id: row.id,
-    at: row.at.toISOString(),
+    id: found.id,
+    at: found.at.toISOString(),
     zone: site.zone,
-    kind: row.kind,
-    title: row.title,
+    kind: found.kind,
+    title: found.title,
     tag: pump.tag,
     pumpId: pump.id,
     purpose: pump.purpose,
     family: pump.family,
     siteName: site.name,
-    by: everybody.find((p) => p.id === row.personId)?.name ?? "somebody",
-    body: logBody(row.body),
+    by: everybody.find((p) => p.id === found.personId)?.name ?? "somebody",
+    body: record,
   };
 }

@@ -50,7 +50,7 @@ export function PlaceEditor({
     }));
     setSaving(false);
     if (!result.ok) {
-      setAnswer(result);
+      setAnswer({ path: result.path ?? "", message: result.message });
       return;
     }
     writeKept(KEY(pumpId), {});

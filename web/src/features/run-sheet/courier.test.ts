@@ -1,36 +1,49 @@
 import { describe, expect, it } from "vitest";
 import { type CourierPorts, type CourierState, makeCourier } from "./courier";
-import type { SheetEntry } from "./entries";
 
-const entry = (n: number) =>
-  ({
-    kind: "acknowledgement",
-    id: String(n),
-    personId: "p",
-    at: "2026-01-01T00:00:00Z",
-    caution: "x",
-  }) as SheetEntry;
+interface Entry {
+  readonly id: string;
+}
+const entry = (n: number): Entry => ({ id: String(n) });
 
 /** A device with a server whose answers are scripted; pauses are run by hand. */
-function device(answers: (number | "lost")[]) {
-  const kept = new Map<string, SheetEntry>();
-  const server = new Map<string, SheetEntry>();
+function device(answers: (number | "lost" | { refuse: readonly string[] })[]) {
+  const kept = new Map<string, Entry>();
+  const server = new Map<string, Entry>();
+  const aside = new Map<string, string>();
   const states: CourierState[] = [];
   const paused: { ms: number; then: () => void }[] = [];
-  const ports: CourierPorts<SheetEntry> = {
+  const ports: CourierPorts<Entry> = {
     batch: 100,
     waiting: () => Promise.resolve([...kept.values()]),
-    acknowledged: (ids) => {
-      for (const id of ids) kept.delete(id);
+    acknowledged: (taken) => {
+      for (const { id } of taken) kept.delete(id);
+      return Promise.resolve();
+    },
+    refused: (refused) => {
+      for (const { id, reason } of refused) {
+        aside.set(id, reason);
+        kept.delete(id);
+      }
       return Promise.resolve();
     },
     post: (entries) => {
       const answer = answers.shift() ?? 200;
       // "lost": the server took it and died before it could say so.
       if (answer === 200 || answer === "lost") for (const e of entries) server.set(e.id, e);
+      if (typeof answer === "object") {
+        const refused = entries.filter((e) => answer.refuse.includes(e.id));
+        const taken = entries.filter((e) => !refused.includes(e));
+        for (const e of taken) server.set(e.id, e);
+        return Promise.resolve({
+          ok: true as const,
+          kept: taken.map((e) => ({ id: e.id, order: 1 })),
+          refused: refused.map((e) => ({ id: e.id, reason: "too long" })),
+        });
+      }
       return Promise.resolve(
         answer === 200
-          ? { ok: true, kept: entries.map((e) => e.id) }
+          ? { ok: true, kept: entries.map((e) => ({ id: e.id, order: 1 })), refused: [] }
           : { ok: false, status: answer === "lost" ? 0 : answer, message: `answer ${answer}` },
       );
     },
@@ -45,7 +58,7 @@ function device(answers: (number | "lost")[]) {
     },
     tell: (s) => states.push(s),
   };
-  return { kept, server, states, paused, courier: makeCourier(ports) };
+  return { kept, server, aside, states, paused, courier: makeCourier(ports) };
 }
 
 describe("courier", () => {
@@ -99,6 +112,53 @@ describe("courier", () => {
       expect(d.paused).toHaveLength(0);
     },
   );
+
+  it("sets one refused entry aside and goes on with the rest, before and after it", async () => {
+    const d = device([{ refuse: ["2"] }, 200]);
+    for (const n of [1, 2, 3]) d.kept.set(String(n), entry(n));
+    const going = d.courier.nudge();
+    d.kept.set("4", entry(4));
+    await going;
+    await d.courier.nudge();
+    expect([...d.server.keys()]).toEqual(["1", "3", "4"]);
+    expect([...d.aside]).toEqual([["2", "too long"]]);
+    expect(d.kept.size).toBe(0);
+    expect(d.states.at(-1)).toEqual({ kind: "sent", at: "now" });
+  });
+
+  it("does not ask for ever when an answer names nothing", async () => {
+    const d = device([{ refuse: [] }]);
+    d.kept.set("1", entry(1));
+    const ports = d.courier.nudge();
+    await ports;
+    expect(d.server.size).toBe(1);
+    expect(d.kept.size).toBe(0);
+  });
+
+  it("goes on when the device fails under it", async () => {
+    const states: CourierState[] = [];
+    let fails = true;
+    const paused: (() => void)[] = [];
+    const courier = makeCourier<Entry>({
+      batch: 10,
+      waiting: () => (fails ? Promise.reject(new Error("store gone")) : Promise.resolve([])),
+      acknowledged: () => Promise.resolve(),
+      refused: () => Promise.resolve(),
+      post: () => Promise.resolve({ ok: true, kept: [], refused: [] }),
+      now: () => "now",
+      pause: (_, then) => {
+        paused.push(then);
+        return () => undefined;
+      },
+      tell: (s) => states.push(s),
+    });
+    await courier.nudge();
+    expect(states.at(-1)?.kind).toBe("waiting");
+    fails = false;
+    paused[0]?.();
+    await new Promise((r) => setImmediate(r));
+    expect(states.at(-1)?.kind).toBe("sent");
+  });
 
   it("sends what came while it was sending", async () => {
     const d = device([200, 200]);

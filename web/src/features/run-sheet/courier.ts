@@ -1,27 +1,36 @@
 /**
  * Carries what one sheet kept to the server: entries by the batch, pictures one at a time.
  *
- * A failed send is repeated after a pause that grows; a refusal (signed sheet, no such sheet) is
- * said and not repeated: the entries stay on the device.
+ * A failed send is repeated after a pause that grows. What the server refuses is handed over one by one,
+ * to be set aside, and the rest goes on; only when the sheet itself is refused does everything stay.
  */
 export type CourierState =
   | { readonly kind: "keeping" }
   | { readonly kind: "sent"; readonly at: string | null }
   | { readonly kind: "sending"; readonly count: number }
   | { readonly kind: "waiting"; readonly count: number }
+  /** The device keeps nothing: what is on the screen is nowhere else. */
+  | { readonly kind: "not-kept"; readonly count: number }
   | { readonly kind: "refused"; readonly count: number; readonly message: string };
 
+/** What was kept and what was refused of a batch. */
+interface Taken {
+  readonly ok: true;
+  readonly kept: readonly { readonly id: string; readonly order: number | null }[];
+  readonly refused: readonly { readonly id: string; readonly reason: string }[];
+}
+
 export interface CourierPorts<T> {
+  /** What still has to go, in order. */
   readonly waiting: () => Promise<readonly T[]>;
   /** How many go at a time. */
   readonly batch: number;
-  readonly acknowledged: (ids: readonly string[]) => Promise<void>;
+  readonly acknowledged: (kept: Taken["kept"]) => Promise<void>;
+  /** Sets aside what the server does not take, so that it is not sent again. */
+  readonly refused: (refused: Taken["refused"]) => Promise<void>;
   readonly post: (
     batch: readonly T[],
-  ) => Promise<
-    | { readonly ok: true; readonly kept: readonly string[] }
-    | { readonly ok: false; readonly status: number; readonly message: string }
-  >;
+  ) => Promise<Taken | { readonly ok: false; readonly status: number; readonly message: string }>;
   readonly now: () => string;
   readonly pause: (ms: number, then: () => void) => () => void;
   readonly tell: (state: CourierState) => void;
@@ -52,9 +61,13 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
     ports.tell({ kind: "sending", count: batch.length });
     const answer = await ports.post(batch);
     if (answer.ok) {
-      failures = 0;
       await ports.acknowledged(answer.kept);
-      again = true;
+      if (answer.refused.length > 0) await ports.refused(answer.refused);
+      // An answer that names nothing would be asked for ever.
+      const moved = answer.kept.length + answer.refused.length > 0;
+      if (moved) failures = 0;
+      else later(batch.length);
+      again = moved;
       return;
     }
     const isFinal =
@@ -63,7 +76,11 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
       ports.tell({ kind: "refused", count: batch.length, message: answer.message });
       return;
     }
-    ports.tell({ kind: "waiting", count: batch.length });
+    later(batch.length);
+  }
+
+  function later(count: number): void {
+    ports.tell({ kind: "waiting", count });
     const pause = PAUSES_MS[Math.min(failures, PAUSES_MS.length - 1)] ?? 15000;
     failures++;
     if (!stopped) cancelPause = ports.pause(pause, () => void nudge());
@@ -81,6 +98,9 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
         again = false;
         await round();
       } while (again && !stopped);
+    } catch {
+      // The device failed under it: what was not sent is tried again.
+      later(0);
     } finally {
       running = false;
     }

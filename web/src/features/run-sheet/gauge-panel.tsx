@@ -4,10 +4,9 @@ import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { NativeSelect } from "@mantine/core";
 import { useState } from "react";
 import { day } from "@/shell/times";
-import { factKey, gaugeInUse, type Side, vanGauges, withKey, zeroKey } from "./gauge-in-use";
+import { gaugeInUse, type Side, type Strip, vanGauges } from "@yard-tack/core/visit";
 import { Choice } from "./choice";
 import { NoteStrip } from "./sheet-strip";
-import type { Slot } from "./slots";
 import type { Sheet } from "./use-sheet";
 import classes from "./gauge-panel.module.css";
 
@@ -28,17 +27,17 @@ export function GaugePanel({
   sheet: Sheet;
   units: UnitSystem;
   side: Side;
-  slot: Slot;
+  slot: Strip;
   /** There is a reading that its height would change. */
   asked: boolean;
 }) {
   const [opened, setOpened] = useState(false);
-  const g = gaugeInUse(sheet.dto.pump, sheet.state.notes, side);
+  const g = gaugeInUse(sheet.dto.pump, sheet.state, side);
   if (!g.place || !g.gauge) return null;
   const { place, gauge } = g;
   const unknown = g.height === undefined || g.line === undefined;
   const van = vanGauges(sheet.dto.pump);
-  const strip = (name: string, dimension: Slot["dimension"], list: readonly string[]): Slot => ({
+  const strip = (name: string, dimension: Strip["dimension"], list: readonly string[]): Strip => ({
     slot: `${side}.${name.replace(/\W/g, "")}`,
     name,
     dimension,
@@ -84,7 +83,11 @@ export function GaugePanel({
                 label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${day(i.zero.at, sheet.dto.pump.zone)}` : ""}`,
               }))}
               onChange={(e) =>
-                sheet.note(withKey(side), e.target.value === place.id ? "" : e.target.value)
+                sheet.note({
+                  topic: "read-with",
+                  side,
+                  value: e.target.value === place.id ? null : e.target.value,
+                })
               }
             />
           ) : null}
@@ -93,21 +96,23 @@ export function GaugePanel({
             units={units}
             compact
             slot={strip("Gauge over shaft", "length", lengths)}
-            noteKey={factKey(place.id, "height")}
+            subject={{ topic: "gauge", instrument: place.id, fact: "height" }}
             remembered={g.height}
           />
           <Choice
             name={`Line to the ${side} gauge`}
             options={LINES}
             value={g.line}
-            onChoose={(v) => sheet.note(factKey(place.id, "line"), v)}
+            onChoose={(v) =>
+              sheet.note({ topic: "gauge", instrument: place.id, fact: "line", value: v })
+            }
           />
           <NoteStrip
             sheet={sheet}
             units={units}
             compact
             slot={strip("Reads up to", "pressure", slot.units)}
-            noteKey={factKey(gauge.id, "high")}
+            subject={{ topic: "gauge", instrument: gauge.id, fact: "high" }}
             remembered={g.range?.[1]}
           />
           <Choice
@@ -115,9 +120,12 @@ export function GaugePanel({
             options={CLASSES.map((c) => ({ id: c, name: c }))}
             value={g.percent === undefined ? undefined : String(g.percent)}
             onChoose={(v) => {
-              sheet.note(factKey(gauge.id, "percent"), v);
-              if (!g.range)
-                sheet.note(factKey(gauge.id, "low"), side === "suction" ? "-1 bar" : "0 bar");
+              const about = { topic: "gauge", instrument: gauge.id } as const;
+              sheet.note({ ...about, fact: "percent", value: v });
+              if (!g.range) {
+                const low = side === "suction" ? "-1 bar" : "0 bar";
+                sheet.note({ ...about, fact: "low", value: low });
+              }
             }}
           />
           <NoteStrip
@@ -125,7 +133,7 @@ export function GaugePanel({
             units={units}
             compact
             slot={strip("At rest it shows", "pressure", slot.units)}
-            noteKey={zeroKey(gauge.id)}
+            subject={{ topic: "zero", instrument: gauge.id }}
             remembered={undefined}
           />
           <p className={classes.hint}>

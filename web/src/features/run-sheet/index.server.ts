@@ -1,5 +1,5 @@
 import "server-only";
 
-export { loadSheet } from "./server";
+export { loadSheetDto } from "./server";
 export { receiveEntries } from "./receive";
 export { receivePhoto, sendPhoto } from "./photo-bytes";

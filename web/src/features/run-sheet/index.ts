@@ -1,3 +1,1 @@
 export { SheetPage } from "./sheet-page";
-export { caseOfSheet } from "./case-of-sheet";
-export { foldEntries } from "./sheet-state";

@@ -1,17 +1,25 @@
 "use client";
 
+import { notesOf, type PictureFacts } from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import { FileButton } from "@/shell/file-button";
 import { clock } from "@/shell/times";
 import { shrinkPhoto } from "./shrink-photo";
 import type { Sheet } from "./use-sheet";
-import { goneKey } from "./photo-notes";
 import type { SheetPhoto } from "./use-photos";
 import classes from "./photo-strip.module.css";
 
 /** Photos of one thing: taken or chosen, upright, small, kept on the device until the server has them. */
-export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string; name: string }) {
+export function PhotoStrip({
+  sheet,
+  about,
+  name,
+}: {
+  sheet: Sheet;
+  about: PictureFacts["about"];
+  name: string;
+}) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const list = sheet.photos.list.filter((p) => p.about === about);
@@ -41,7 +49,8 @@ export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string
       .then((r) => r.blob())
       .catch(() => undefined);
     if (!bytes) setProblem("The picture could not be fetched to be turned; it is kept as it is.");
-    else if (await keep(bytes, 1)) sheet.note(goneKey(photo.id), "turned");
+    else if (await keep(bytes, 1))
+      sheet.note({ topic: "picture-gone", picture: photo.id, value: "turned" });
   };
   return (
     <div className={classes.photos} data-photos={about}>
@@ -70,7 +79,12 @@ export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string
             <Button variant="default" onClick={() => void turn(photo)}>
               Turn
             </Button>
-            <Button variant="subtle" onClick={() => sheet.note(goneKey(photo.id), "taken away")}>
+            <Button
+              variant="subtle"
+              onClick={() =>
+                sheet.note({ topic: "picture-gone", picture: photo.id, value: "taken away" })
+              }
+            >
               Take away
             </Button>
           </li>
@@ -83,12 +97,11 @@ export function PhotoStrip({ sheet, about, name }: { sheet: Sheet; about: string
 
 /** The picture taken away last can be put back. */
 function Undo({ sheet }: { sheet: Sheet }) {
-  const gone = [...sheet.state.notes].filter(
-    ([key, note]) => key.startsWith("gone.") && note.text === "taken away",
+  const last = notesOf(sheet.state, "picture-gone").findLast(
+    ({ note }) => note.value === "taken away",
   );
-  const last = gone.at(-1);
   return last ? (
-    <Button variant="subtle" onClick={() => sheet.note(last[0], "")}>
+    <Button variant="subtle" onClick={() => sheet.note({ ...last.note, value: null })}>
       Put the last picture back
     </Button>
   ) : null;

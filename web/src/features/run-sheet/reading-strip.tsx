@@ -1,5 +1,6 @@
 "use client";
 
+import { LONGEST_TEXT } from "@yard-tack/core/case";
 import {
   formatSi,
   prettyUnit,
@@ -8,6 +9,7 @@ import {
   SWING,
   type UnitSystem,
 } from "@yard-tack/core/quantity";
+import { doubtAbout, type Limits, type Strip } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
 import {
   type KeyboardEvent,
@@ -20,12 +22,13 @@ import {
 } from "react";
 import { afterTap } from "./after-tap";
 import { Keypad } from "./keypad";
-import { doubtAbout, type Limits } from "./plausible";
-import type { Slot } from "./slots";
 import { CommaQuestion, Glass, Spread, valueOn } from "./strip-parts";
 import { useIdle } from "./use-idle";
 import classes from "./strip.module.css";
 import { draftOf, fromDraft, partsOf, readTyped, type Typed } from "./typed";
+
+/** As much as an entry holds, with room for the unit. */
+const LONGEST_TYPED = LONGEST_TEXT - 20;
 
 export interface StripReading {
   readonly raw: string;
@@ -43,7 +46,7 @@ export interface StripEntry {
 }
 
 export interface ReadingStripProps {
-  readonly slot: Slot;
+  readonly slot: Strip;
   readonly limits: Limits;
   readonly system: UnitSystem;
   readonly entry: StripEntry | undefined;
@@ -198,6 +201,7 @@ export function ReadingStrip(props: ReadingStripProps) {
             disabled={locked}
             data-figure-input
             inputMode="none"
+            maxLength={LONGEST_TYPED}
             autoComplete="off"
             enterKeyHint="next"
             placeholder="not read"
@@ -249,6 +253,7 @@ export function ReadingStrip(props: ReadingStripProps) {
               aria-label="Reason to keep this reading"
               placeholder="reason to keep it"
               value={reason}
+              maxLength={LONGEST_TEXT}
               onChange={(e) => setReason(e.target.value)}
             />
             <Button variant="default" onClick={keepAnyway} disabled={reason.trim() === ""}>
@@ -317,7 +322,7 @@ function turnSign(text: string): string {
 function startOf(
   entry: StripEntry | undefined,
   draft: string | undefined,
-  slot: Slot,
+  slot: Strip,
   usual: string,
 ) {
   if (draft !== undefined) return fromDraft(draft, entry?.unit ?? usual);

@@ -1,39 +1,62 @@
 import "server-only";
+import { sheetId } from "@yard-tack/core/case";
+import { MOST_ENTRIES, readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import * as z from "zod";
-import { entriesBody } from "./entries";
-import { appendEntries } from "./server";
+import { appendEntries } from "@/db";
+import { answering, readJson, refuse } from "@/edge";
 
-export const problem = (status: number, message: string) => Response.json({ message }, { status });
+/** A batch of the longest entries there are fits well below [bytes]. */
+const LONGEST_BODY = 4_000_000;
 
-/** POST /api/sheets/:id/entries: what a device kept, sent on. */
-export async function receiveEntries(request: Request, sheetId: string): Promise<Response> {
-  if (!z.uuid().safeParse(sheetId).success) return problem(404, "There is no such run sheet.");
-  let json: unknown;
-  try {
-    json = await request.json();
-  } catch {
-    return problem(400, "This is not JSON.");
-  }
-  const body = entriesBody.safeParse(json);
-  if (!body.success) {
-    const [issue] = body.error.issues;
-    return problem(422, `${issue?.path.join(".") ?? ""}: ${issue?.message ?? "not understood"}`);
-  }
-  try {
-    const outcome = await appendEntries(sheetId, body.data.entries, new Date());
-    switch (outcome) {
-      case "kept":
-      case "kept-retired":
-        return Response.json({
-          kept: body.data.entries.map((e) => e.id),
-          ...(outcome === "kept-retired" ? { retired: true } : {}),
-        });
-      case "no-such-sheet":
-        return problem(404, "There is no such run sheet; what was typed stays on this device.");
-      case "signed":
-        return problem(409, "This sheet is signed; what was typed stays on this device.");
-    }
-  } catch {
-    return problem(503, "The database did not take it; it stays on this device and is sent again.");
-  }
+/** A batch; each entry is looked at on its own. */
+const batch = z.object({
+  entries: z
+    .array(z.record(z.string(), z.unknown()), "A list of entries is needed.")
+    .min(1, "There is no entry.")
+    .max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries at a time.`),
+});
+
+const NO_SHEET = "There is no such run sheet; what was typed stays on this device.";
+
+/** An entry that was not kept, and why. */
+interface Refused {
+  readonly id: string;
+  readonly reason: string;
 }
+
+/**
+ * POST /api/sheets/:id/entries: what a device kept, sent on. One that cannot be kept is named with its
+ * reason and does not hold up the others; 422 only when none could be kept.
+ */
+export const receiveEntries = (request: Request, id: string): Promise<Response> =>
+  answering("entries", async () => {
+    const sheet = sheetId.safeParse(id);
+    if (!sheet.success) return refuse(404, NO_SHEET);
+    const body = await readJson(request, LONGEST_BODY);
+    if (!body.ok) return refuse(body.status, body.message);
+    const parsed = batch.safeParse(body.json);
+    if (!parsed.success) {
+      return refuse(
+        422,
+        parsed.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })),
+      );
+    }
+    const good: SheetEntry[] = [];
+    const refused: Refused[] = [];
+    for (const json of parsed.data.entries) {
+      const entry = readEntry(json);
+      if (entry.ok) good.push(entry.value);
+      else refused.push({ id: String(json["id"] ?? ""), reason: entry.error });
+    }
+    const appended = await appendEntries(sheet.data, good, new Date());
+    if (!appended) return refuse(404, NO_SHEET);
+    const { kept, late, retired } = appended;
+    const all = [...refused, ...appended.refused];
+    const answer = { kept, refused: all, late, retired };
+    if (kept.length > 0 || all.length === 0) return Response.json(answer);
+    return refuse(
+      422,
+      all.map(({ reason }, i) => ({ path: `entries[${i}]`, message: reason })),
+      answer,
+    );
+  });

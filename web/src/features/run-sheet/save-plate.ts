@@ -1,34 +1,26 @@
 "use server";
 
-import { v4 as newId } from "uuid";
+import { PLATE_KINDS, pumpId } from "@yard-tack/core/case";
 import * as z from "zod";
-import { inForce, Plate, Pump, unitOfWork } from "@/db";
+import { plateFacts, savePlate as keepPlate } from "@/db";
+import { acting } from "@/edge";
+import { forecastAnew } from "@/features/slate/index.server";
 
 const form = z.object({
-  pumpId: z.uuid(),
-  kind: z.enum(["body", "motor"]),
-  facts: z
-    .record(z.string().regex(/^[a-zA-Z]{1,40}$/), z.union([z.string().max(200), z.number()]))
-    .refine((f) => Object.keys(f).length > 0),
+  pumpId,
+  kind: z.enum(PLATE_KINDS),
+  facts: plateFacts.refine((f) => Object.keys(f).length > 0, "Nothing was read."),
 });
 
-/** Takes what was read on a plate into the register: a new row that keeps the one before. */
+/** Takes what was read on a plate into the register; whether it was taken. */
 export async function savePlate(input: z.input<typeof form>): Promise<boolean> {
-  const parsed = form.safeParse(input);
-  if (!parsed.success) return false;
-  const { pumpId, kind, facts } = parsed.data;
-  const em = await unitOfWork();
-  if (!(await em.findOne(Pump, { id: pumpId }))) return false;
-  const plates = await em.find(Plate, { pumpId, kind }, { orderBy: { createdAt: "asc" } });
-  const before = inForce(plates).at(-1);
-  em.create(Plate, {
-    id: newId(),
-    pumpId,
-    kind,
-    facts: { ...before?.facts, ...facts },
-    createdAt: new Date(),
-    supersedes: before?.id ?? null,
+  const outcome = await acting("plate", "What was read stays on its sheet.", async () => {
+    const parsed = form.safeParse(input);
+    if (!parsed.success) return { ok: false } as const;
+    const { pumpId: pump, kind, facts } = parsed.data;
+    if ((await keepPlate(pump, kind, facts)) !== "saved") return { ok: false } as const;
+    await forecastAnew(pump);
+    return { ok: true } as const;
   });
-  await em.flush();
-  return true;
+  return outcome.ok;
 }

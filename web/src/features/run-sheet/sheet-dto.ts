@@ -1,19 +1,24 @@
+import type { LogEntryId, ObservationId, SheetId } from "@yard-tack/core/case";
+import type { PictureFacts, SheetEntry, UnreadEntry } from "@yard-tack/core/visit";
 import type { PumpDto } from "@/features/yard";
-import type { PhotoFacts, SheetEntry } from "./entries";
 
 export interface SheetDto {
-  readonly id: string;
+  readonly id: SheetId;
   readonly kind: "call" | "round";
   readonly complaint: string;
-  readonly codes: readonly string[];
+  readonly codes: readonly ObservationId[];
   readonly callerNote: string;
   readonly dueAt: string;
   readonly openedAt: string;
   readonly signedAt: string | null;
-  readonly logEntryId: string | null;
+  readonly logEntryId: LogEntryId | null;
   readonly pump: PumpDto;
   readonly entries: readonly SheetEntry[];
-  readonly photos: readonly PhotoFacts[];
+  /** Entries that are not understood: shown, and left out. */
+  readonly unread: readonly UnreadEntry[];
+  /** Ids of what came after the signature and is in no log entry yet. */
+  readonly late: readonly string[];
+  readonly photos: readonly PictureFacts[];
   /** The server's clock when this was read. */
   readonly servedAt: string;
   readonly people: Readonly<Record<string, string>>;

@@ -1,20 +1,21 @@
 "use client";
 
+import type { Position, TestId } from "@yard-tack/core/case";
 import type { UnitSystem } from "@yard-tack/core/quantity";
+import { noted, notesOf } from "@yard-tack/core/visit";
 import { useHotkeys } from "@mantine/hooks";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
-import { Board, Causes, useBoard } from "@/features/board";
+import { type BoardAsked, Board, Causes, useBoard } from "@/features/board";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { pumpLine } from "@/features/yard";
 import { GlovesSwitch } from "@/shell/gloves-switch";
 import { PageHead } from "@/shell/page-head";
 import { clock } from "@/shell/times";
 import { useWho } from "@/shell/who";
-import { caseOfSheet, gaugePlaces } from "./case-of-sheet";
 import type { CourierState } from "./courier";
-import type { SnapshotLabel } from "./entries";
 import type { SheetDto } from "./sheet-dto";
+import { AsidePanel, asideNeeded } from "./aside-panel";
 import { CallStep } from "./steps/call-step";
 import { type KnotState, Knots } from "./steps/knots";
 import {
@@ -45,26 +46,30 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
   const units: UnitSystem = useWho().units;
   const [step, setStep] = useState<StepId>(() => firstStep(dto));
   const [pane, setPane] = useState<Pane>("sheet");
-  const [snapshot, setSnapshot] = useState<SnapshotLabel>("as found");
-  const [active, setActive] = useState<string | null>(null);
-  const caseJson = useMemo(
-    () => caseOfSheet(dto.pump, dto.codes, sheet.typing),
-    [dto, sheet.typing],
-  );
-  const places = useMemo(
-    () => gaugePlaces(dto.pump, sheet.state.notes),
-    [dto.pump, sheet.state.notes],
-  );
+  const [snapshot, setSnapshot] = useState<Position>("as found");
+  const [active, setActive] = useState<TestId | null>(null);
+  const asked = useMemo((): BoardAsked => {
+    const { written, instruments, loadedAt } = dto.pump;
+    const visit = {
+      written,
+      instruments,
+      codes: dto.codes,
+      day: loadedAt,
+      entries: sheet.entries,
+      typing: sheet.typing,
+    };
+    return { visit, units };
+  }, [dto, sheet.entries, sheet.typing, units]);
   const stops = useStops(sheet).filter((s) => s.clearedBy !== null);
   useEffect(fetchSteps, []);
-  const board = useBoard(caseJson, places, units);
+  const board = useBoard(asked);
   const go = useCallback((id: StepId) => {
     setStep(id);
     setPane("sheet");
   }, []);
   useHotkeys(STEPS.map((s, i) => [String(i + 1), () => go(s.id)]));
   const openTest = useCallback(
-    (id: string) => {
+    (id: TestId) => {
       setActive(id);
       go("test");
     },
@@ -105,6 +110,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         </p>
       ) : null}
       <Notices sheet={sheet} />
+      {asideNeeded(sheet) ? <AsidePanel sheet={sheet} /> : null}
       <div className={classes.parts}>
         <div className={classes.knots}>
           <Knots knots={knotsOf(sheet)} at={step} onGo={go} />
@@ -169,6 +175,8 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
             <>
               {board.view.verdict.lead} <span>{board.view.verdict.claim}</span>
             </>
+          ) : board.fault ? (
+            "The Board could not be worked out."
           ) : (
             "Working it out …"
           )}
@@ -201,10 +209,11 @@ function knotsOf(sheet: Sheet): KnotState[] {
   const present = seen.filter(([, s]) => s === "present").length;
   const read = [...state.readings].filter(([, r]) => r.si !== null).map(([key]) => key);
   const atValve = read.filter((key) => !key.startsWith("test:")).length;
-  const last = state.acknowledged.get(acknowledged.at(-1) ?? "");
-  const plates = [...state.notes.keys()].filter((k) => /^(plate|unread)\./.test(k)).length;
+  const newest = acknowledged.at(-1);
+  const last = newest && state.acknowledged.get(newest);
+  const plates = notesOf(state, "plate").length + notesOf(state, "unreadable").length;
   const pictures = sheet.photos.list.filter((p) => p.about.endsWith("-plate")).length;
-  const identified = state.notes.has("tag");
+  const identified = noted(state, { topic: "tag" }) !== undefined;
   const turned = [...state.observations.keys()].some((o) => o.startsWith("rotation."));
   const bothWays = read.some((key) => key.startsWith("test:two-direction/"));
   return [
@@ -296,6 +305,10 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
     sending: () => "kept on this device, sending …",
     waiting: () =>
       `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
+    "not-kept": () =>
+      `NOT KEPT: this device keeps nothing (its storage is full or denied). ${
+        courier.kind === "not-kept" ? counted(courier.count, "entry", "entries") : ""
+      } only on this screen until sent; leave it open, or save it as a file below.`,
     refused: () => (courier.kind === "refused" ? courier.message : ""),
   }[courier.kind]();
   const pictures = sheet.photos.courier;
@@ -310,10 +323,14 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
       role="status"
       data-testid="saved"
       data-courier={courier.kind}
-      className={courier.kind === "refused" ? classes.refused : undefined}
+      className={
+        courier.kind === "refused" || courier.kind === "not-kept" ? classes.refused : undefined
+      }
     >
       {words}
       {unsent}
     </span>
   );
 }
+
+const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;

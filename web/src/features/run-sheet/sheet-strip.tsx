@@ -1,20 +1,25 @@
 "use client";
 
+import type { SnapshotLabel } from "@yard-tack/core/case";
 import type { UnitSystem } from "@yard-tack/core/quantity";
+import {
+  type Limits,
+  limitsOf,
+  type Note,
+  notedText,
+  type NoteSubject,
+  readingKey,
+  type Strip,
+} from "@yard-tack/core/visit";
 import type { ReactNode } from "react";
-import type { SnapshotLabel } from "./entries";
-import { limitsOf } from "./plausible";
+import { draftKeyOf } from "./drafts";
 import { ReadingStrip } from "./reading-strip";
-import { readingKey } from "./sheet-state";
-import type { Slot } from "./slots";
 import type { Sheet } from "./use-sheet";
-
-const NO_LIMITS = {};
 
 interface Common {
   readonly sheet: Sheet;
   readonly units: UnitSystem;
-  readonly slot: Slot;
+  readonly slot: Strip;
   readonly compact?: boolean;
   readonly below?: ReactNode;
   readonly locked?: boolean;
@@ -43,7 +48,7 @@ export function SheetStrip({
       // A strip starts from what is kept; once that is known it is made anew.
       key={`${key}${sheet.ready ? "" : "-early"}`}
       slot={slot}
-      limits={limitsOf(sheet.dto.pump, sheet.state.notes, slot.slot)}
+      limits={limitsOf(sheet.dto.pump, sheet.state, slot.slot)}
       system={units}
       entry={entry}
       draft={sheet.drafts.get(key)}
@@ -59,7 +64,6 @@ export function SheetStrip({
           kind: "reading",
           snapshot,
           slot: slot.slot,
-          supersedes: entry?.id ?? null,
           ...r,
         })
       }
@@ -67,36 +71,50 @@ export function SheetStrip({
   );
 }
 
+/** Notes that hold a quantity as text. */
+type QuantityNote = Extract<NoteSubject, { topic: "gauge" | "zero" | "plate" }>;
+
+const withValue = (subject: QuantityNote, raw: string): Note => ({
+  ...subject,
+  value: raw === "" ? null : raw,
+});
+
+/** A note has no gauge of its own to be beyond. */
+const onlyAtmosphere = (sheet: Sheet): Limits => ({
+  atmosphere: sheet.dto.pump.view.atmosphere,
+});
+
 /** A strip whose value is a note: how a gauge hangs, what a plate says. */
 export function NoteStrip({
   sheet,
   units,
   slot,
-  noteKey,
+  subject,
   remembered,
   compact,
   below,
 }: Common & {
-  readonly noteKey: string;
+  readonly subject: QuantityNote;
   /** What was known before this visit. */
   readonly remembered?: string | undefined;
 }) {
-  const raw = sheet.state.notes.get(noteKey)?.text ?? remembered;
+  const key = draftKeyOf(subject);
+  const raw = notedText(sheet.state, subject) ?? remembered;
   return (
     <ReadingStrip
-      key={`${noteKey}${sheet.ready ? "" : "-early"}`}
+      key={`${key}${sheet.ready ? "" : "-early"}`}
       slot={slot}
-      limits={NO_LIMITS}
+      limits={onlyAtmosphere(sheet)}
       system={units}
       entry={raw === undefined ? undefined : { raw, unit: null, reason: null }}
-      draft={sheet.drafts.get(noteKey)}
+      draft={sheet.drafts.get(key)}
       expected={undefined}
       {...(compact ? { compact } : {})}
       below={below}
       locked={sheet.dto.signedAt !== null}
-      onDraft={(text) => sheet.draft(noteKey, text)}
+      onDraft={(text) => sheet.draft(key, text)}
       onLive={() => undefined}
-      onReading={(r) => sheet.note(noteKey, r.raw)}
+      onReading={(r) => sheet.note(withValue(subject, r.raw))}
     />
   );
 }

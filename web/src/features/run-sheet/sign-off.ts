@@ -1,28 +1,26 @@
 "use server";
 
-import { boardOf } from "@yard-tack/core/board";
-import { v4 as newId } from "uuid";
+import { CAUSE_IDS, CLOSINGS, type PersonId, POSITIONS, sheetId } from "@yard-tack/core/case";
+import { leftBehind, linesOf, type RecordLines, signedResult } from "@yard-tack/core/record";
+import { caseOfVisit, foldEntries } from "@yard-tack/core/visit";
+import { revalidatePath } from "next/cache";
 import * as z from "zod";
-import { LogEntry, RunSheet, unitOfWork } from "@/db";
+import { addToLog, type Refusal, type SheetRecord, type Signature, signSheet } from "@/db";
+import { acting } from "@/edge";
 import { whoIsHere } from "@/features/who/index.server";
-import { caseOfSheet } from "./case-of-sheet";
-import { doneOf, picturesOf, readingsOf, wordsOf } from "./log-of-sheet";
-import { loadSheet } from "./server";
-import { foldEntries } from "./sheet-state";
+import { lateOf } from "./server";
+
+const words = z.string("A text is needed.").trim().max(4000, "At most 4,000 characters.");
 
 const form = z.object({
-  sheetId: z.uuid(),
-  closed: z.enum([
-    "cured",
-    "improved",
-    "not reproduced",
-    "waiting for parts",
-    "referred",
-    "as it should be",
-  ]),
-  found: z.string().trim().min(1, "Say in a few words what was found.").max(4000),
-  done: z.string().trim().max(4000),
-  proof: z.string().trim().max(4000),
+  sheetId,
+  closed: z.enum(CLOSINGS, "Choose how the visit ends."),
+  found: words.min(1, "Say in a few words what was found."),
+  done: words,
+  proof: words,
+  was: z.enum(CAUSE_IDS, "Choose a cause from the list.").nullable(),
+  /** Why its readings become the pump's fingerprint; empty when they do not. */
+  fingerprint: words.max(200, "At most 200 characters."),
 });
 
 export type SignOffForm = z.input<typeof form>;
@@ -30,93 +28,129 @@ export type SignOffOutcome =
   | { readonly ok: true; readonly logEntryId: string }
   | { readonly ok: false; readonly message: string; readonly field?: string };
 
+const NOTHING_SIGNED = "Nothing was signed; everything typed is kept.";
+
 /**
- * Closes a sheet and writes its log entry, in one transaction. Signing twice gives the first entry.
- * A cure needs an after-reading or a stated reason.
+ * Closes a sheet and writes its log entry, in one transaction that has everything told kept. Signing twice
+ * gives the first entry. A cure needs an after-reading or a stated reason.
  */
 export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
-  const parsed = form.safeParse(input);
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues;
-    return {
-      ok: false,
-      message: issue?.message ?? "Not understood.",
-      field: String(issue?.path[0] ?? ""),
-    };
-  }
-  const { sheetId, closed, found, done, proof } = parsed.data;
-  const sheet = await loadSheet(sheetId);
-  if (!sheet)
-    return { ok: false, message: "This run sheet is not there any more; nothing was signed." };
-  if (sheet.signedAt && sheet.logEntryId) return { ok: true, logEntryId: sheet.logEntryId };
-  const state = foldEntries(sheet.entries);
+  return acting("sign-off", NOTHING_SIGNED, async (): Promise<SignOffOutcome> => {
+    const parsed = form.safeParse(input);
+    if (!parsed.success) {
+      const [issue] = parsed.error.issues;
+      return {
+        ok: false,
+        message: issue?.message ?? "Not understood.",
+        field: String(issue?.path[0] ?? ""),
+      };
+    }
+    const person = await whoIsHere();
+    const signed = await signSheet(parsed.data.sheetId, (sheet) =>
+      signature(sheet, parsed.data, person.id),
+    );
+    if (signed.ok) {
+      revalidatePath("/", "layout");
+      return { ok: true, logEntryId: signed.logEntryId };
+    }
+    return signed.why === "refused"
+      ? { ok: false, field: signed.field, message: signed.message }
+      : { ok: false, message: "This run sheet is not there any more; nothing was signed." };
+  });
+}
+
+/** What a visit leaves when it is signed with these words. */
+function signature(
+  found: SheetRecord,
+  { closed, found: what, done, proof, was, fingerprint }: z.output<typeof form>,
+  personId: PersonId,
+): Signature | Refusal {
+  const { sheet, pump } = found;
+  const state = foldEntries(found.entries);
   const hasAfter = [...state.readings.values()].some(
     (r) => r.snapshot === "after" && r.si !== null,
   );
   if (closed === "cured" && !hasAfter && proof === "") {
     return {
-      ok: false,
       field: "proof",
       message:
         "A cure needs an after-reading (Readings, valve as found, after) or the reason why there is none.",
     };
   }
-  const person = await whoIsHere();
-  const { pump } = sheet;
-  const board = boardOf(caseOfSheet(pump, sheet.codes, state), pump.units);
-  const view = board.ok ? board.view : undefined;
-  const at = new Date();
-  const leading = view?.causes[0];
-  const entry = {
-    id: newId(),
-    pumpId: pump.id,
-    sheetId,
-    personId: person.id,
-    at,
-    kind: sheet.kind,
+  const basis = { ...pump, codes: sheet.codes, day: pump.loadedAt };
+  const signed = signedResult(caseOfVisit(basis, state), pump.units);
+  const left = leftBehind(
+    caseOfVisit(basis, state, undefined, POSITIONS),
+    { closed, found: what, done, proof, was },
+    lines(found),
+    signed,
+  );
+  if (fingerprint !== "" && left.fingerprint.length === 0) {
+    return {
+      field: "fingerprint",
+      message:
+        closed === "cured"
+          ? "A fingerprint after a cure needs readings taken after it (Readings, After)."
+          : "A fingerprint needs readings of a pump that ran as it should.",
+    };
+  }
+  return {
+    ...left,
+    personId,
     title: sheet.complaint === "" ? "Round" : capital(sheet.complaint),
-    body: {
-      closed,
-      found,
-      done,
-      proof,
-      cause: leading && leading.id !== "healthy" && leading.probability > 0.5 ? leading.id : null,
-      verdict: view?.verdict ?? null,
-      causes: (view?.causes ?? []).slice(0, 4).map((c) => ({
-        id: c.id,
-        name: c.name,
-        probability: c.probability,
-      })),
-      engine: view?.engine ?? null,
-      dataVersion: view?.dataVersion ?? null,
-      ...readingsOf(sheet),
-      ...doneOf(sheet, state),
-      words: wordsOf(sheet, state),
-      pictures: picturesOf(sheet, state),
-      snapshots: caseOfSheet(pump, [], state, ["as found", "throttled", "shut", "after"])[
-        "snapshots"
-      ],
-    },
-    supersedes: null,
+    result: signed?.result ?? null,
+    fingerprintReason: fingerprint === "" ? null : fingerprint,
   };
-  const em = await unitOfWork();
-  const closedNow = await em.transactional(async (tx) => {
-    // Only the first of two signatures finds the sheet still open.
-    const count = await tx.nativeUpdate(
-      RunSheet,
-      { id: sheetId, signedAt: null },
-      { signedAt: at },
-    );
-    if (count === 0) return false;
-    tx.create(LogEntry, entry);
-    await tx.flush();
-    return true;
+}
+
+const lines = ({ sheet, pump, entries, pictures, people }: SheetRecord): RecordLines => ({
+  ...linesOf({
+    facts: pump.view.facts,
+    instruments: pump.instruments,
+    units: pump.units,
+    entries,
+    people,
+    pictures: pictures.map((p) => ({ ...p, url: `/api/sheets/${sheet.id}/photos/${p.id}` })),
+  }),
+  upTo: Math.max(0, ...[...entries, ...pictures].map((e) => e.order ?? 0)),
+});
+
+/** Puts what came after the signature into the log, as an entry that adds to the signed one. */
+export async function addAddendum(input: { readonly sheetId: string }): Promise<SignOffOutcome> {
+  return acting("addendum", "What came later is kept with its sheet.", async () => {
+    const asked = z.object({ sheetId }).safeParse(input);
+    if (!asked.success) return { ok: false, message: "There is no such run sheet." };
+    const person = await whoIsHere();
+    const entry = await addToLog(asked.data.sheetId, (sheet, signed) => {
+      const late = new Set(lateOf(sheet));
+      if (late.size === 0) return null;
+      const came = {
+        ...sheet,
+        entries: sheet.entries.filter((e) => late.has(e.id)),
+        pictures: sheet.pictures.filter((p) => late.has(p.id)),
+      };
+      const { closed, was } = signed.record;
+      const found = "Readings and notes that came after the signature.";
+      const left = leftBehind(
+        { ...sheet.pump.written, snapshots: [] },
+        { closed, found, done: "", proof: "", was },
+        lines(came),
+        null,
+      );
+      return {
+        ...left,
+        record: { ...left.record, addsTo: signed.id },
+        title: `Addendum: ${sheet.sheet.complaint || "round"}`,
+        personId: person.id,
+        result: null,
+        fingerprintReason: null,
+      };
+    });
+    revalidatePath("/", "layout");
+    return entry
+      ? { ok: true, logEntryId: entry }
+      : { ok: false, message: "Nothing came after the signature." };
   });
-  if (closedNow) return { ok: true, logEntryId: entry.id };
-  const again = await loadSheet(sheetId);
-  return again?.logEntryId
-    ? { ok: true, logEntryId: again.logEntryId }
-    : { ok: false, message: "The sheet was signed in another tab; look in the log." };
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

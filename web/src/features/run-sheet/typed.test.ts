@@ -1,9 +1,4 @@
-import { factsOf } from "@yard-tack/core/procedure";
-import { parseQuantity } from "@yard-tack/core/quantity";
 import { describe, expect, it } from "vitest";
-import { doubtAbout, limitsOf } from "./plausible";
-import { pumpForTests } from "./pump-for-tests";
-import { slotsOf } from "./slots";
 import { draftOf, fromDraft, partsOf, readTyped } from "./typed";
 
 describe("what is typed into a strip", () => {
@@ -51,68 +46,6 @@ describe("what is typed into a strip", () => {
 
   it("puts back a text that is no reading as it was typed", () => {
     expect(partsOf("3 A", "pressure", "bar").text).toBe("3 A");
-  });
-});
-
-describe("doubt", () => {
-  const doubt = (text: string, slot: string) => {
-    const dimension = slot.includes("ressure")
-      ? "pressure"
-      : slot === "flow"
-        ? "flow"
-        : slot === "speed"
-          ? "speed"
-          : "current";
-    const parsed = parseQuantity(text, dimension);
-    if (!parsed.ok) throw new Error(parsed.error.message);
-    return doubtAbout(parsed.value, limitsOf(pumpForTests, new Map(), slot));
-  };
-
-  it.each([
-    ["-32 inHg", "suctionPressure", "perfect vacuum"],
-    ["8 bar", "dischargePressure", "end of this gauge"],
-    ["-5 m3/h", "flow", "negative"],
-    ["500 A", "amps.0", "plate"],
-    ["99999 rpm", "speed", "more than"],
-  ])("asks about %s as %s", (text, slot, words) => {
-    expect(doubt(text, slot)).toContain(words);
-  });
-
-  it.each([
-    ["-6.2 inHg", "suctionPressure"],
-    ["4.3 bar", "dischargePressure"],
-    ["62 m3/h", "flow"],
-    ["21 A", "amps.0"],
-    ["2931 rpm", "speed"],
-  ])("asks nothing about %s as %s", (text, slot) => {
-    expect(doubt(text, slot)).toBeUndefined();
-  });
-});
-
-describe("slots", () => {
-  it("offer this gauge's own unit first", () => {
-    const [suction, discharge] = slotsOf(pumpForTests, factsOf(pumpForTests.base), "metric");
-    expect(suction?.units[0]).toBe("inHg");
-    expect(discharge?.units[0]).toBe("bar");
-  });
-
-  it("ask a submerged pump for its level and not for a suction gauge", () => {
-    const slots = slotsOf(
-      pumpForTests,
-      factsOf({ pump: { family: "sump", installation: "submerged" } }),
-      "us",
-    ).map((s) => s.slot);
-    expect(slots).toContain("level");
-    expect(slots).not.toContain("suctionPressure");
-  });
-
-  it("ask a single-phase motor for one current", () => {
-    const slots = slotsOf(
-      pumpForTests,
-      factsOf({ pump: { family: "tub", motor: { phases: 1 } } }),
-      "metric",
-    );
-    expect(slots.filter((s) => s.slot.startsWith("amps"))).toHaveLength(1);
   });
 });
 

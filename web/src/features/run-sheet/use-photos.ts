@@ -1,18 +1,17 @@
 "use client";
 
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type PictureFacts, picturesLeft, type VisitState } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
 import { useWho } from "@/shell/who";
 import { type CourierState, makeCourier, pauseFor } from "./courier";
 import { keepPhoto, type KeptPhoto, photosAcknowledged, photosWaiting } from "./outbox";
-import { goneKey } from "./photo-notes";
 import { putPhoto } from "./post";
 import type { SheetDto } from "./sheet-dto";
-import type { SheetState } from "./sheet-state";
 
 export interface SheetPhoto {
   readonly id: string;
-  readonly about: string;
+  readonly about: PictureFacts["about"];
   readonly at: string;
   readonly width: number;
   readonly height: number;
@@ -24,7 +23,7 @@ export interface SheetPhotos {
   readonly courier: CourierState;
   /** Keeps a picture that is upright and small, and sends it when it can. */
   readonly add: (
-    about: string,
+    about: PictureFacts["about"],
     picture: { blob: Blob; width: number; height: number },
   ) => Promise<void>;
 }
@@ -32,7 +31,7 @@ export interface SheetPhotos {
 /** Pictures of a sheet: the server's, and those this device still holds. */
 export function usePhotos(
   dto: SheetDto,
-  state: SheetState,
+  state: VisitState,
   clockFault: RefObject<number>,
 ): SheetPhotos {
   const who = useWho();
@@ -43,21 +42,25 @@ export function usePhotos(
   useEffect(() => {
     const urls: string[] = [];
     const made = makeCourier<KeptPhoto>({
-      waiting: () => photosWaiting(dto.id),
-      acknowledged: photosAcknowledged,
+      waiting: () => photosWaiting(dto.id).catch(() => []),
+      acknowledged: (kept) => photosAcknowledged(kept.map((k) => k.id)),
+      // Pictures go one at a time: a refusal is of the whole.
+      refused: () => Promise.resolve(),
       batch: 1,
-      post: async ([photo]) => (photo ? putPhoto(photo) : { ok: true, kept: [] }),
+      post: async ([photo]) => (photo ? putPhoto(photo) : { ok: true, kept: [], refused: [] }),
       now: () => new Date().toISOString(),
       pause: pauseFor,
       tell: setCourier,
     });
     courierRef.current = made;
-    void photosWaiting(dto.id).then((kept) => {
-      const shown = kept.map((k) => shownPhoto(k));
-      urls.push(...shown.map((s) => s.url));
-      if (shown.length > 0) setOwn((list) => [...shown, ...list]);
-      void made.nudge();
-    });
+    void photosWaiting(dto.id)
+      .catch(() => [])
+      .then((kept) => {
+        const shown = kept.map((k) => shownPhoto(k));
+        urls.push(...shown.map((s) => s.url));
+        if (shown.length > 0) setOwn((list) => [...shown, ...list]);
+        void made.nudge();
+      });
     const online = () => void made.nudge();
     window.addEventListener("online", online);
     return () => {
@@ -68,7 +71,10 @@ export function usePhotos(
   }, [dto.id]);
 
   const add = useCallback(
-    async (about: string, picture: { blob: Blob; width: number; height: number }) => {
+    async (
+      about: PictureFacts["about"],
+      picture: { blob: Blob; width: number; height: number },
+    ) => {
       const photo: KeptPhoto = {
         ...picture,
         id: newId(),
@@ -92,8 +98,8 @@ export function usePhotos(
   const list = useMemo(() => {
     const sent = dto.photos.map((f) => ({ ...f, url: `/api/sheets/${dto.id}/photos/${f.id}` }));
     const all = new Map([...sent, ...own].map((photo) => [photo.id, photo]));
-    return [...all.values()].filter((photo) => !state.notes.has(goneKey(photo.id)));
-  }, [dto.photos, dto.id, own, state.notes]);
+    return picturesLeft([...all.values()], state);
+  }, [dto.photos, dto.id, own, state]);
   return { list, courier, add };
 }
 

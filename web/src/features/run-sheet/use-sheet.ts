@@ -1,29 +1,53 @@
 "use client";
 
-import { factsOf, type PumpFacts } from "@yard-tack/core/procedure";
+import { entryId, type EntryId } from "./ids";
+import {
+  ENTRY_VERSION,
+  entryKey,
+  type EntrySubject,
+  foldEntries,
+  MOST_ENTRIES,
+  type Note,
+  type PumpFacts,
+  type SheetEntry,
+  type Typing,
+  type UnreadEntry,
+  type VisitState,
+} from "@yard-tack/core/visit";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { v4 as newId } from "uuid";
 import { useWho } from "@/shell/who";
 import { type CourierState, makeCourier, pauseFor } from "./courier";
 import { clockFault } from "./device-clock";
-import type { SheetEntry } from "./entries";
-import { acknowledged, draftsOf, keep, keepDraft, waiting } from "./outbox";
+import { presentKey, withDrafts } from "./drafts";
+import {
+  acknowledged,
+  type AsideEntry,
+  asideOf,
+  draftsOf,
+  forgetAside,
+  keep,
+  keepDraft,
+  setAside,
+  waiting,
+} from "./outbox";
 import { postEntries } from "./post";
 import type { SheetDto } from "./sheet-dto";
-import { foldEntries, type SheetState, withTyping } from "./sheet-state";
 import { type SheetPhotos, usePhotos } from "./use-photos";
 
-/** An entry before it has its id, its author and its time. */
-type Bare<T> = T extends unknown ? Omit<T, "id" | "personId" | "at"> : never;
-type NewEntry = Bare<SheetEntry>;
+/** An entry before it has its id, its author, its time and its place in the chain. */
+type Bare<T> = T extends unknown
+  ? Omit<T, "id" | "personId" | "at" | "version" | "supersedes" | "order">
+  : never;
+export type NewEntry = Bare<SheetEntry>;
 
 export interface Sheet {
   readonly dto: SheetDto;
   /** What of the pump decides which chips, cautions and strips belong here. */
   readonly facts: PumpFacts;
-  readonly state: SheetState;
-  /** The state with what is being typed at this moment: what the Board is worked out from. */
-  readonly typing: SheetState;
+  readonly entries: readonly SheetEntry[];
+  readonly state: VisitState;
+  /** What is being typed at this moment: the Board counts it already. */
+  readonly typing: Typing;
   readonly courier: CourierState;
   /** Whether what this device kept has been read; drafts are final from then on. */
   readonly ready: boolean;
@@ -33,55 +57,98 @@ export interface Sheet {
   readonly retired: boolean;
   /** What is added to the device's clock [ms]; 0 when it is right. */
   readonly clockFault: number;
+  /** Entries the server did not take, each with its reason. */
+  readonly aside: readonly AsideEntry[];
+  /** Entries that are not understood: shown, and left out. */
+  readonly unread: readonly UnreadEntry[];
+  /** Something typed came after the signature. */
+  readonly late: boolean;
   readonly add: (entry: NewEntry) => void;
-  /** Notes a short text under a key; an empty one takes it back. */
-  readonly note: (key: string, text: string) => void;
-  readonly draft: (slot: string, text: string) => void;
+  /** Notes something; a null value takes it back. */
+  readonly note: (note: Note) => void;
+  readonly draft: (key: string, text: string) => void;
   /** A reading as it is typed, before it is kept as an entry; null when it is none (any more). */
   readonly live: (key: string, raw: string | null) => void;
+  /** Forgets an entry that was set aside. */
+  readonly dropAside: (id: string) => void;
 }
 
-/** Drafts with others over them; an empty text takes one back. */
-function withDrafts(
-  drafts: ReadonlyMap<string, string>,
-  later: Iterable<readonly [slot: string, text: string]>,
-): ReadonlyMap<string, string> {
-  const next = new Map(drafts);
-  for (const [slot, text] of later) {
-    if (text === "") next.delete(slot);
-    else next.set(slot, text);
-  }
-  return next;
-}
+/** What one tab tells the others of its sheet. */
+type TabMessage =
+  | { readonly entry: SheetEntry }
+  | { readonly orders: readonly (readonly [id: string, order: number])[] };
+
+/** Entries that are on this screen and nowhere else: the device did not keep them. */
+type Unkept = Map<EntryId, SheetEntry>;
+
+const withOrders = (list: readonly SheetEntry[], orders: ReadonlyMap<string, number>) =>
+  list.map((e) => {
+    const order = orders.get(e.id);
+    return order === undefined ? e : { ...e, order };
+  });
 
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
 export function useSheet(dto: SheetDto): Sheet {
   const who = useWho();
   const [entries, setEntries] = useState<readonly SheetEntry[]>(dto.entries);
+  const [unread, setUnread] = useState<readonly UnreadEntry[]>(dto.unread);
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
   const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
+  const [aside, setAsideShown] = useState<readonly AsideEntry[]>([]);
   const [ready, setReady] = useState(false);
   // Writes to this device under way: until they end nothing may be called kept, let alone sent.
   const [writing, setWriting] = useState(0);
-  const [beingTyped, setBeingTyped] = useState<ReadonlyMap<string, string>>(new Map());
+  const [unkeptCount, setUnkeptCount] = useState(0);
+  const [unkeptDrafts, setUnkeptDrafts] = useState<ReadonlySet<string>>(new Set());
+  const [typing, setTyping] = useState<Typing>(new Map());
   const [retired, setRetired] = useState(dto.pump.retiredAt !== null);
+  const [late, setLate] = useState(dto.late.length > 0);
   const [fault, setFault] = useState(0);
   const channel = useRef<BroadcastChannel | null>(null);
-  const courierRef = useRef<ReturnType<typeof makeCourier<SheetEntry>> | null>(null);
+  const courierRef = useRef<ReturnType<typeof makeCourier<unknown>> | null>(null);
   // Read when an entry is made, so that a fault found late still counts.
   const faultRef = useRef(0);
   // Drafts made here before the device's own were read: they are the later ones.
   const draftsMade = useRef(new Map<string, string>());
+  const unkept = useRef<Unkept>(new Map());
+  // What the next entry about a thing replaces; two may be made before the state is folded again.
+  const heads = useRef(new Map<string, EntryId>());
 
   useEffect(() => {
     faultRef.current = clockFault(dto.servedAt, Date.now());
-    const made = makeCourier<SheetEntry>({
-      waiting: () => waiting(dto.id),
-      acknowledged,
-      batch: 100,
+    const told = (message: TabMessage) => channel.current?.postMessage(message);
+    const made = makeCourier<unknown>({
+      waiting: async () => [...(await waiting(dto.id).catch(() => [])), ...unkept.current.values()],
+      acknowledged: async (kept) => {
+        for (const { id } of kept) unkept.current.delete(entryId(id));
+        setUnkeptCount(unkept.current.size);
+        const orders = kept.flatMap(({ id, order }) =>
+          order === null ? [] : [[id, order] as const],
+        );
+        setEntries((list) => withOrders(list, new Map(orders)));
+        told({ orders });
+        // A device that cannot forget them sends them once more, which is harmless.
+        await acknowledged(kept.map((k) => k.id)).catch(() => undefined);
+      },
+      refused: async (refused) => {
+        const reasons = new Map(refused.map((r) => [r.id, r.reason]));
+        const kept = [...(await waiting(dto.id).catch(() => [])), ...unkept.current.values()];
+        const list = kept.flatMap((entry): AsideEntry[] => {
+          const id = idOf(entry);
+          const reason = reasons.get(id);
+          return reason === undefined ? [] : [{ id, sheetId: dto.id, entry, reason }];
+        });
+        setAsideShown((before) => [...before, ...list]);
+        setEntries((all) => all.filter((e) => !reasons.has(e.id)));
+        for (const { id } of list) unkept.current.delete(entryId(id));
+        setUnkeptCount(unkept.current.size);
+        await setAside(list).catch(() => undefined);
+      },
+      batch: Math.min(100, MOST_ENTRIES),
       post: async (list) => {
         const answer = await postEntries(dto.id, list);
         if (answer.ok && answer.retired) setRetired(true);
+        if (answer.ok && answer.late) setLate(true);
         return answer;
       },
       now: () => new Date(Date.now() + faultRef.current).toISOString(),
@@ -91,15 +158,31 @@ export function useSheet(dto: SheetDto): Sheet {
     courierRef.current = made;
     const tabs = new BroadcastChannel(`yard-sheet-${dto.id}`);
     channel.current = tabs;
-    tabs.onmessage = (message: MessageEvent<SheetEntry>) =>
-      setEntries((list) => [...list, message.data]);
-    void Promise.all([waiting(dto.id), draftsOf(dto.id)]).then(([kept, texts]) => {
-      if (kept.length > 0) setEntries((list) => [...list, ...kept]);
+    tabs.onmessage = ({ data }: MessageEvent<TabMessage>) => {
+      if ("entry" in data) setEntries((list) => [...list, data.entry]);
+      else setEntries((list) => withOrders(list, new Map(data.orders)));
+    };
+    const load = async () => {
+      // A device that keeps nothing has nothing to tell.
+      const [kept, texts, refused] = await Promise.all([
+        waiting(dto.id).catch(() => []),
+        draftsOf(dto.id).catch(() => new Map<string, string>()),
+        asideOf(dto.id).catch(() => []),
+      ]);
+      if (kept.length > 0) {
+        const { readKept } = await import("./kept-entries");
+        const read = readKept(kept);
+        setEntries((list) => [...list, ...read.entries]);
+        setUnread((list) => [...list, ...read.unread]);
+      }
+      setAsideShown(refused);
       setFault(faultRef.current);
-      setDrafts(withDrafts(texts, draftsMade.current));
+      const present = [...texts].map(([key, text]) => [presentKey(key), text] as const);
+      setDrafts(withDrafts(new Map(present), draftsMade.current));
       setReady(true);
       void made.nudge();
-    });
+    };
+    void load();
     const online = () => void made.nudge();
     window.addEventListener("online", online);
     return () => {
@@ -109,55 +192,87 @@ export function useSheet(dto: SheetDto): Sheet {
     };
   }, [dto.id, dto.servedAt]);
 
+  const state = useMemo(() => foldEntries(entries), [entries]);
+  useEffect(() => {
+    heads.current = new Map(state.heads);
+  }, [state]);
+
   const add = useCallback(
     (bare: NewEntry) => {
+      const key = entryKey(bare as EntrySubject);
+      const id = entryId();
       const entry = {
         ...bare,
-        id: newId(),
+        version: ENTRY_VERSION,
+        id,
         personId: who.id,
         at: new Date(Date.now() + faultRef.current).toISOString(),
+        supersedes: heads.current.get(key) ?? null,
+        order: null,
       } as SheetEntry;
+      heads.current.set(key, id);
       setEntries((list) => [...list, entry]);
       setWriting((n) => n + 1);
       void keep(dto.id, entry)
+        .catch(() => {
+          unkept.current.set(id, entry);
+          setUnkeptCount(unkept.current.size);
+        })
         .then(() => {
-          channel.current?.postMessage(entry);
+          channel.current?.postMessage({ entry } satisfies TabMessage);
           return courierRef.current?.nudge();
         })
         .finally(() => setWriting((n) => n - 1));
     },
     [dto.id, who.id],
   );
-  const note = useCallback((key: string, text: string) => add({ kind: "note", key, text }), [add]);
+  const note = useCallback((noted: Note) => add({ kind: "note", note: noted }), [add]);
   const draft = useCallback(
-    (slot: string, text: string) => {
+    (key: string, text: string) => {
       // Known here too: a strip that is made anew (another valve position) must not find an old draft.
-      draftsMade.current.set(slot, text);
-      setDrafts((map) => withDrafts(map, [[slot, text]]));
+      draftsMade.current.set(key, text);
+      setDrafts((map) => withDrafts(map, [[key, text]]));
       setWriting((n) => n + 1);
-      void keepDraft(dto.id, slot, text).finally(() => setWriting((n) => n - 1));
+      const known = (isKept: boolean) =>
+        setUnkeptDrafts((before) => {
+          if (isKept !== before.has(key) && (isKept || text === "")) return before;
+          const next = new Set(before);
+          if (isKept || text === "") next.delete(key);
+          else next.add(key);
+          return next;
+        });
+      void keepDraft(dto.id, key, text)
+        .then(
+          () => known(true),
+          () => known(false),
+        )
+        .finally(() => setWriting((n) => n - 1));
     },
     [dto.id],
   );
   const live = useCallback((key: string, raw: string | null) => {
-    setBeingTyped((map) => {
+    setTyping((map) => {
+      if (raw === null && !map.has(key)) return map;
       const next = new Map(map);
       if (raw === null) next.delete(key);
       else next.set(key, raw);
       return next;
     });
   }, []);
-  const state = useMemo(() => foldEntries(entries), [entries]);
-  const typing = useMemo(() => withTyping(state, beingTyped), [state, beingTyped]);
-  const facts = useMemo(() => factsOf(dto.pump.base), [dto.pump.base]);
+  const dropAside = useCallback((id: string) => {
+    setAsideShown((list) => list.filter((e) => e.id !== id));
+    void forgetAside(id).catch(() => undefined);
+  }, []);
   const photos = usePhotos(dto, state, faultRef);
-  // Nothing may be called kept while it is being written, and nothing sent while text is half typed.
-  const keeping =
-    (writing > 0 && courier.kind !== "refused") || (drafts.size > 0 && courier.kind === "sent");
-  const where: CourierState = keeping ? { kind: "keeping" } : courier;
+  const where = whereOf(courier, {
+    unkept: unkeptCount + unkeptDrafts.size,
+    writing: writing > 0,
+    drafts: drafts.size > 0,
+  });
   return {
     dto,
-    facts,
+    facts: dto.pump.view.facts,
+    entries,
     state,
     typing,
     courier: where,
@@ -166,9 +281,28 @@ export function useSheet(dto: SheetDto): Sheet {
     photos,
     retired,
     clockFault: fault,
+    aside,
+    unread,
+    late,
     add,
     note,
     draft,
     live,
+    dropAside,
   };
 }
+
+/** Where what was typed is: nothing may be called kept that is not, nor sent while text is half typed. */
+export function whereOf(
+  courier: CourierState,
+  on: { readonly unkept: number; readonly writing: boolean; readonly drafts: boolean },
+): CourierState {
+  if (on.unkept > 0) return { kind: "not-kept", count: on.unkept };
+  const keeping =
+    (on.writing && courier.kind !== "refused") || (on.drafts && courier.kind === "sent");
+  return keeping ? { kind: "keeping" } : courier;
+}
+
+/** The id of an entry as it is kept; whatever it is, it had one when it was made. */
+const idOf = (entry: unknown): string =>
+  typeof entry === "object" && entry !== null && "id" in entry ? String(entry.id) : "";

@@ -1,3 +1,4 @@
 import "server-only";
 
+export { forecastAnew } from "./forecasts";
 export { loadSlate } from "./server";

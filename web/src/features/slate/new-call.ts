@@ -1,16 +1,18 @@
 "use server";
 
+import { OBSERVATION_IDS, pumpId } from "@yard-tack/core/case";
 import { redirect } from "next/navigation";
-import { v4 as newId } from "uuid";
 import * as z from "zod";
-import { Pump, RunSheet, unitOfWork } from "@/db";
+import { openSheet, pumpExists } from "@/db";
+import { acting } from "@/edge";
+import { forecastFor } from "./forecasts";
 
 const form = z.object({
-  pump: z.uuid("Choose the pump; a new one can be made in the Yard."),
+  pump: z.uuid("Choose the pump; a new one can be made in the Yard.").pipe(pumpId),
   complaint: z.string().trim().max(200, "At most 200 characters."),
   kind: z.enum(["call", "round"]),
   note: z.string().trim().max(2000),
-  codes: z.array(z.string().regex(/^(complaint|onset)\.[a-z-]+$/)).max(30),
+  codes: z.array(z.enum(OBSERVATION_IDS, "A chip is not known here; load the page again.")).max(30),
 });
 
 export interface NewCallState {
@@ -31,23 +33,17 @@ export async function takeCall(_: NewCallState, data: FormData): Promise<NewCall
   if (kind === "call" && complaint === "" && codes.length === 0) {
     return { error: "Say what is wrong, in words or by a chip." };
   }
-  const em = await unitOfWork();
-  if (!(await em.findOne(Pump, { id: pump }))) {
-    return { error: "That pump is not there any more; choose another. What you typed is kept." };
-  }
-  const now = new Date();
-  const id = newId();
-  em.create(RunSheet, {
-    id,
-    pumpId: pump,
-    kind,
-    complaint: complaint || (codes[0]?.split(".")[1]?.replace(/-/g, " ") ?? ""),
-    codes,
-    callerNote: note,
-    dueAt: now,
-    openedAt: now,
-    signedAt: null,
+  const opened = await acting("new call", "What you typed is kept.", async () => {
+    if (!(await pumpExists(pump))) {
+      return {
+        ok: false,
+        message: "That pump is not there any more; choose another. What you typed is kept.",
+      } as const;
+    }
+    const said = complaint || (codes[0]?.split(".")[1]?.replace(/-/g, " ") ?? "");
+    const sheet = { pumpId: pump, kind, complaint: said, codes, callerNote: note };
+    return { ok: true, id: await openSheet(sheet, await forecastFor(pump, codes)) } as const;
   });
-  await em.flush();
-  redirect(`/sheet/${id}`);
+  if (!opened.ok) return { error: opened.message };
+  redirect(`/sheet/${opened.id}`);
 }

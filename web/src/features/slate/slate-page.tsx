@@ -47,9 +47,10 @@ export function SlatePage({
               <span>
                 <b>{d.tag}</b> head at equal flow
                 <br />
-                {formatNumber(Math.abs(d.points.at(-1)?.percent ?? 0), 2)} % under its fingerprint
+                {formatNumber(Math.abs(d.points.at(-1)?.percent ?? 0), 2)} % under{" "}
+                {d.base === "fingerprint" ? "its fingerprint" : "its first visit"}
               </span>
-              <TrendLine points={d.points} zone={d.zone} small />
+              <TrendLine points={d.points} base={d.base} zone={d.zone} small />
             </Link>
           ))}
         </aside>

@@ -16,10 +16,10 @@ const choice = z.object({
 
 /** Remembers who is at this device. */
 export async function choosePerson(form: FormData): Promise<void> {
-  const { person, back } = choice.parse({
-    person: form.get("person"),
-    back: form.get("back") ?? "/",
-  });
+  const parsed = choice.safeParse({ person: form.get("person"), back: form.get("back") ?? "/" });
+  // Nobody of that id can be chosen: the list is shown again.
+  if (!parsed.success) redirect("/who");
+  const { person, back } = parsed.data;
   (await cookies()).set(PREFERENCES_COOKIE, person, {
     path: "/",
     sameSite: "lax",

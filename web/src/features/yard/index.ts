@@ -1,10 +1,7 @@
-export type { InstrumentDto, PumpDto } from "./pump-dto";
+export type { PumpDto } from "./pump-dto";
 export { FindPump } from "./find-pump";
-export { type GaugeFact, zeroPlay } from "./gauges";
 export { codeOf } from "./tag-code";
 export { pumpLine } from "./words";
-export { trendOf } from "./trend";
-export type { TrendPoint } from "./trend";
 export { TrendLine } from "./trend-line";
 export { NewPumpForm } from "./new-pump-form";
 export { PumpPage } from "./pump-page";

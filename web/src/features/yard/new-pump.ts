@@ -2,9 +2,9 @@
 
 import { FAMILIES, INSTALLATIONS } from "@yard-tack/core/case";
 import { redirect } from "next/navigation";
-import { v4 as newId } from "uuid";
 import * as z from "zod";
-import { Pump, Site, unitOfWork } from "@/db";
+import { createPump } from "@/db";
+import { acting } from "@/edge";
 import { whoIsHere } from "@/features/who/index.server";
 
 const form = z.object({
@@ -33,43 +33,23 @@ export async function makePump(_: NewPumpState, data: FormData): Promise<NewPump
   });
   if (!parsed.success) return { error: parsed.error.issues[0]?.message ?? "Not understood." };
   const { tag, family, installation, site, siteName, purpose } = parsed.data;
-  const em = await unitOfWork();
-  const now = new Date();
-  const pumpId = newId();
-  const taken = site === "new" ? null : await em.findOne(Pump, { siteId: site, tag });
-  if (taken) return { error: `${tag} is at this place already; choose another tag.` };
-  if (site !== "new" && !(await em.findOne(Site, { id: site }))) {
-    return { error: "That place is not there any more; choose another. What you typed is kept." };
-  }
   const { units } = await whoIsHere();
-  await em.transactional(async (tx) => {
-    let siteId = site;
-    if (site === "new") {
-      siteId = newId();
-      const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-      tx.create(Site, {
-        id: siteId,
-        name: siteName || "Unnamed place",
-        zone,
-        units,
-        conditions: {},
-        createdAt: now,
-      });
-      await tx.flush();
-    }
-    tx.create(Pump, {
-      retiredAt: null,
-      id: pumpId,
-      siteId,
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const made = await acting("new pump", "What you typed is kept.", () =>
+    createPump({
       tag,
-      purpose,
       family,
       installation: installation || null,
-      details: {},
-      layout: {},
-      createdAt: now,
-    });
-    await tx.flush();
-  });
-  redirect(`/yard/${pumpId}`);
+      purpose,
+      site: site === "new" ? { name: siteName || "Unnamed place", zone, units } : { id: site },
+    }),
+  );
+  if (made.ok) redirect(`/yard/${made.id}`);
+  if ("message" in made) return { error: made.message };
+  return {
+    error:
+      made.why === "tag-taken"
+        ? `${tag} is at this place already; choose another tag.`
+        : "That place is not there any more; choose another. What you typed is kept.",
+  };
 }

@@ -8,8 +8,7 @@ const text = (v: unknown): string | undefined =>
 export function NextPump({ pump }: { pump: PumpDto }) {
   const body = pump.body ?? {};
   const motor = pump.motor ?? {};
-  const details = pump.base["pump"] as Readonly<Record<string, unknown>>;
-  const duty = pump.base["duty"] as { flow?: unknown; head?: unknown } | undefined;
+  const { duty } = pump.written;
   const phases =
     motor["phases"] === 1 ? "single phase" : motor["phases"] === 3 ? "three phase" : undefined;
   const facts: readonly (readonly [string, string | undefined])[] = [
@@ -17,7 +16,7 @@ export function NextPump({ pump }: { pump: PumpDto }) {
     ["face to face", text(body["faceToFace"])],
     ["motor", joined([text(motor["power"]), phases, text(motor["voltage"]), text(motor["speed"])])],
     ["seal", text(body["seal"])],
-    ["rotation", text(details["rotation"])],
+    ["rotation", text(pump.written.pump.rotation)],
     ["duty", joined([text(duty?.flow), text(duty?.head)])],
   ];
   const known = facts.filter(([, v]) => v !== undefined);

@@ -16,10 +16,8 @@ const BODY_WORDS: readonly (readonly [string, string])[] = [
 
 /** What the plates say, like a plate. */
 export function PlateCard({ pump }: { pump: PumpDto }) {
-  const details = pump.base["pump"] as { impeller?: { diameter?: unknown; material?: unknown } };
-  const wheel = [details.impeller?.diameter, details.impeller?.material]
-    .filter((v) => typeof v === "string")
-    .join(" ");
+  const { impeller } = pump.written.pump;
+  const wheel = [impeller?.diameter, impeller?.material].filter(Boolean).join(" ");
   const rows = [
     ...pick(pump.body, BODY_WORDS),
     ...pick(pump.motor, MOTOR_WORDS),

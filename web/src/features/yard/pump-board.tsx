@@ -1,58 +1,60 @@
 "use client";
 
+import type { WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
 import { formatNumber } from "@yard-tack/core/quantity";
+import type { Trend, TrendPoint } from "@yard-tack/core/record";
 import { useMemo } from "react";
-import { Figures, HeadFlowChart, Levers, RatingChart, useBoard } from "@/features/board";
+import {
+  BoardFault,
+  Figures,
+  HeadFlowChart,
+  Levers,
+  RatingChart,
+  useBoard,
+} from "@/features/board";
 import { useWho } from "@/shell/who";
-import type { TrendPoint } from "./trend";
 import classes from "./yard.module.css";
 
 /** The pump's curve with its last visit on it. */
 export function PumpBoard({
-  base,
+  written,
   snapshots,
   trend,
 }: {
-  base: Readonly<Record<string, unknown>>;
-  snapshots: readonly Record<string, unknown>[];
-  trend: readonly TrendPoint[];
+  written: WrittenPump;
+  snapshots: readonly WrittenSnapshot[];
+  trend: Trend | null;
 }) {
   const { units } = useWho();
-  const caseJson = useMemo(
+  const asked = useMemo(
     () => ({
-      ...base,
-      snapshots: snapshots.length > 0 ? snapshots : [{ label: "as found", valve: "as-found" }],
+      json: {
+        ...written,
+        snapshots: snapshots.length > 0 ? snapshots : [{ label: "as found", valve: "as-found" }],
+      },
+      units,
     }),
-    [base, snapshots],
+    [written, snapshots, units],
   );
-  const board = useBoard(caseJson, undefined, units);
-  const last = trend.at(-1);
-  const words = base["fingerprint"]
+  const board = useBoard(asked);
+  const last = trend?.points.at(-1);
+  const words = written.fingerprint
     ? "Its fingerprint is kept; the next visit is compared with it."
-    : "No fingerprint yet: nothing to compare its own past with.";
+    : "No fingerprint yet: keep one when a visit that found it sound is signed.";
   const { view } = board;
   return (
     <>
       <h2 className={classes.verdict}>
-        {last ? (
+        {last && trend ? (
           <>
-            On its last visit{" "}
-            <span>
-              {Math.abs(last.percent) < 0.5
-                ? "on its fingerprint"
-                : `${formatNumber(Math.abs(last.percent), 2)} % ${last.percent < 0 ? "under" : "over"} its fingerprint`}
-            </span>{" "}
-            at equal flow.
+            {last.snapshot === "after" ? "As its last visit left it, " : "On its last visit "}
+            <span>{lastWords(last, trend)}</span> at equal flow.
           </>
         ) : (
           words
         )}
       </h2>
-      {board.error ? (
-        <p role="alert" className={classes.formError}>
-          {board.error}
-        </p>
-      ) : null}
+      <BoardFault board={board} />
       {view?.chart ? (
         <HeadFlowChart view={view.chart} units={units} height={300} when="last visit" />
       ) : view?.rating ? (
@@ -62,7 +64,7 @@ export function PumpBoard({
           No rated curve is known. With one, head can be compared; without it, suction and drive
           still speak.
         </p>
-      ) : (
+      ) : board.fault ? null : (
         <p className={classes.muted}>Drawing its curve …</p>
       )}
       {view && snapshots.length > 0 ? (
@@ -83,4 +85,12 @@ export function PumpBoard({
       ) : null}
     </>
   );
+}
+
+/** Where the last point lies against what it is held against; a difference within its band is no difference. */
+function lastWords({ percent, band95 }: TrendPoint, { base }: Trend): string {
+  const against = base === "fingerprint" ? "its fingerprint" : "its first visit";
+  if (Math.abs(percent) <= Math.max(0.5, band95)) return `within the gauges' band of ${against}`;
+  const size = `${formatNumber(Math.abs(percent), 2)} % (±${formatNumber(band95, 1)})`;
+  return `${size} ${percent < 0 ? "under" : "over"} ${against}`;
 }

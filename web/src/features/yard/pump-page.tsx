@@ -50,10 +50,21 @@ export function PumpPage({
       </PageHead>
       <div className={classes.two}>
         <section className={classes.left}>
+          {dto.faults.length > 0 ? (
+            <ul role="alert" className={classes.doubts}>
+              {dto.faults.map((f) => (
+                <li key={f.path}>
+                  {f.path}: {f.message} It is left out until it is entered anew.
+                </li>
+              ))}
+            </ul>
+          ) : null}
           <PlateCard pump={pump} />
           <h2>What happened here</h2>
           {visits.length === 0 ? (
-            <p className={classes.muted}>Nothing yet. The first visit can leave a fingerprint.</p>
+            <p className={classes.muted}>
+              Nothing yet. A visit that finds it sound can leave a fingerprint when it is signed.
+            </p>
           ) : null}
           <ol className={classes.history}>
             {visits.map((v) => (
@@ -68,15 +79,18 @@ export function PumpPage({
               </li>
             ))}
           </ol>
-          {trend.length > 1 ? (
+          {trend && trend.points.length > 1 ? (
             <>
-              <h2>Head at equal flow, percent of fingerprint</h2>
-              <TrendLine points={trend} zone={pump.zone} />
+              <h2>
+                Head at equal flow, percent of{" "}
+                {trend.base === "fingerprint" ? "fingerprint" : "its first visit"}
+              </h2>
+              <TrendLine points={trend.points} base={trend.base} zone={pump.zone} />
             </>
           ) : null}
         </section>
         <section className={classes.right}>
-          <PumpBoard base={pump.base} snapshots={dto.lastSnapshots} trend={trend} />
+          <PumpBoard written={pump.written} snapshots={dto.lastSnapshots} trend={trend} />
           {rating}
           {dto.wear ? <WearCard basis={dto.wear} /> : null}
           <NextPump pump={pump} />

@@ -1,19 +1,21 @@
 "use server";
 
+import { pumpId } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
-import { Pump, unitOfWork } from "@/db";
+import { setRetired as keepRetired } from "@/db";
+import { acting } from "@/edge";
 
-const form = z.object({ pumpId: z.uuid(), retire: z.boolean() });
+const form = z.object({ pumpId, retire: z.boolean() });
 
 /** Takes a pump off the yard, or puts it back. Its log, its curve and its open sheet stay. */
-export async function setRetired(pumpId: string, retire: boolean): Promise<void> {
-  const asked = form.parse({ pumpId, retire });
-  const em = await unitOfWork();
-  await em.nativeUpdate(
-    Pump,
-    { id: asked.pumpId },
-    { retiredAt: asked.retire ? new Date() : null },
-  );
-  revalidatePath("/", "layout");
+export async function setRetired(pump: string, retire: boolean): Promise<boolean> {
+  const outcome = await acting("retire", "Nothing was changed.", async () => {
+    const asked = form.safeParse({ pumpId: pump, retire });
+    if (!asked.success) return { ok: false } as const;
+    await keepRetired(asked.data.pumpId, asked.data.retire ? new Date() : null);
+    revalidatePath("/", "layout");
+    return { ok: true } as const;
+  });
+  return outcome.ok;
 }

@@ -1,12 +1,16 @@
 import "server-only";
-import type { WrittenSheet } from "@yard-tack/core/sheet";
-import { logEntries, openSheets, pumpsByCode, unitOfWork, yard } from "@/db";
-import { logBody } from "@/features/log/index.server";
-import { loadPump } from "./load-pump";
+import {
+  caseOfPump,
+  type CaseError,
+  type PumpId,
+  readPump,
+  type WrittenSnapshot,
+} from "@yard-tack/core/case";
+import { type Trend, trendOf, type WearBasis, wearOf } from "@yard-tack/core/record";
+import { situationOf } from "@yard-tack/core/visit";
+import { loadPump, logEntries, openSheets, pumpsByCode, visitPoints, yard } from "@/db";
 import type { PumpDto } from "./pump-dto";
-import { trendOf, type TrendPoint } from "./trend";
 import { readCode } from "./tag-code";
-import { type WearBasis, wearOf } from "./wear";
 
 export interface YardSite {
   /** Taken off the yard; their logs stay. */
@@ -16,7 +20,7 @@ export interface YardSite {
   readonly zone: string;
   readonly units: string;
   readonly pumps: readonly {
-    readonly id: string;
+    readonly id: PumpId;
     readonly tag: string;
     readonly purpose: string;
     readonly family: string;
@@ -28,10 +32,7 @@ export interface YardSite {
 
 /** Every site with its pumps, what is open on them and what happened last. */
 export async function loadYard(): Promise<YardSite[]> {
-  const em = await unitOfWork();
-  const sites = await yard(em);
-  const open = await openSheets(em);
-  const log = await logEntries(em);
+  const [sites, open, log] = await Promise.all([yard(), openSheets(), logEntries()]);
   return sites.map(({ site, pumps, retired }) => ({
     retired: retired.map(({ id, tag }) => ({ id, tag })),
     id: site.id,
@@ -39,17 +40,17 @@ export async function loadYard(): Promise<YardSite[]> {
     zone: site.zone,
     units: site.units,
     pumps: pumps.map((p) => {
-      const sheet = open.find((o) => o.pump.id === p.id)?.row;
-      const last = log.find((l) => l.pump.id === p.id)?.row;
+      const sheet = open.find((o) => o.pump.id === p.id)?.sheet;
+      const last = log.find((l) => l.pump.id === p.id);
       return {
         id: p.id,
         tag: p.tag,
         purpose: p.purpose,
         family: p.family,
-        installation: p.installation ?? null,
+        installation: p.installation,
         openSheet: sheet ? { id: sheet.id, complaint: sheet.complaint || "round" } : null,
         last: last
-          ? { at: last.at.toISOString(), title: last.title, found: logBody(last.body).found }
+          ? { at: last.at.toISOString(), title: last.title, found: last.record.found }
           : null,
       };
     }),
@@ -58,7 +59,7 @@ export async function loadYard(): Promise<YardSite[]> {
 
 export interface PumpPageDto {
   readonly pump: PumpDto;
-  readonly trend: readonly TrendPoint[];
+  readonly trend: Trend | null;
   readonly wear: WearBasis | null;
   readonly visits: readonly {
     readonly id: string;
@@ -70,56 +71,47 @@ export interface PumpPageDto {
     readonly closed: string;
   }[];
   readonly openSheetId: string | null;
-  /** The newest visit's snapshot, to draw the pump's present point from. */
-  readonly lastSnapshots: readonly Record<string, unknown>[];
+  /** The newest visit's snapshots, to draw the pump's present point from. */
+  readonly lastSnapshots: readonly WrittenSnapshot[];
+  /** Parts of the register that are not in order and were left out. */
+  readonly faults: readonly CaseError[];
 }
 
 /** A pump's page; undefined when there is no such pump. */
-export async function loadPumpPage(pumpId: string): Promise<PumpPageDto | undefined> {
+export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefined> {
   const pump = await loadPump(pumpId);
   if (!pump) return undefined;
-  const em = await unitOfWork();
-  const [log, open] = [await logEntries(em, pumpId), await openSheets(em)];
-  const visits = log.map(({ row }) => ({ row, body: logBody(row.body) }));
-  const sheets = (pump.base["pump"] as { curve?: readonly WrittenSheet[] }).curve;
-  const latest = visits.find((v) => v.body.snapshots.length > 0)?.body.snapshots ?? [];
-  const points = visits.map(({ row, body }) => ({
-    at: row.at,
-    kind: row.kind,
-    head: body.head,
-    flow: body.flow,
-  }));
-  const trend = trendOf(sheets?.[0], points);
-  const efficiency = pump.motor?.["efficiency"];
+  const [visits, open, points] = await Promise.all([
+    logEntries(pumpId),
+    openSheets(pumpId),
+    visitPoints(pumpId),
+  ]);
+  const register = readPump(pump.written);
+  const situation = register.ok ? situationOf(caseOfPump(register.value.file)) : undefined;
+  const trend = trendOf(situation?.curve, points);
   return {
     pump,
-    trend,
-    wear:
-      wearOf(
-        sheets?.[0],
-        // A call's reading shows the fault of that day, not the wear of the years.
-        trend.filter((t) => points.some((p) => p.at.toISOString() === t.at && p.kind !== "call")),
-        points,
-        typeof efficiency === "number" ? efficiency : undefined,
-      ) ?? null,
-    visits: visits.map(({ row, body }) => ({
-      id: row.id,
-      at: row.at.toISOString(),
-      kind: row.kind,
-      title: row.title,
-      found: body.found,
-      done: body.done,
-      closed: body.closed,
+    trend: trend ?? null,
+    wear: (situation && wearOf(situation, trend)) ?? null,
+    visits: visits.map(({ id, at, kind, title, record }) => ({
+      id,
+      at: at.toISOString(),
+      kind,
+      title,
+      found: record.found,
+      done: record.done,
+      closed: record.closed,
     })),
-    openSheetId: open.find((o) => o.pump.id === pumpId)?.row.id ?? null,
-    lastSnapshots: latest,
+    openSheetId: open[0]?.sheet.id ?? null,
+    lastSnapshots: visits.find((v) => v.record.snapshots.length > 0)?.record.snapshots ?? [],
+    faults: pump.faults,
   };
 }
 
 /** The pump whose tag carries this code; undefined when none or more than one does. */
-export async function pumpByCode(text: string): Promise<string | undefined> {
+export async function pumpByCode(text: string): Promise<PumpId | undefined> {
   const code = readCode(text);
   if (!code) return undefined;
-  const found = await pumpsByCode(await unitOfWork(), code);
-  return found.length === 1 ? found[0]?.id : undefined;
+  const found = await pumpsByCode(code);
+  return found.length === 1 ? found[0] : undefined;
 }

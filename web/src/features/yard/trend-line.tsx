@@ -1,6 +1,6 @@
 import { formatNumber } from "@yard-tack/core/quantity";
 import { day } from "@/shell/times";
-import type { TrendPoint } from "./trend";
+import type { Trend, TrendPoint } from "@yard-tack/core/record";
 import classes from "./yard.module.css";
 
 /** Percent lost at which to watch, plan and act. */
@@ -13,10 +13,12 @@ const LEVELS = [
 /** Head lost at equal flow over the visits; `small` leaves the words out. */
 export function TrendLine({
   points,
+  base,
   zone,
   small = false,
 }: {
   points: readonly TrendPoint[];
+  base: Trend["base"];
   zone: string;
   small?: boolean;
 }) {
@@ -32,7 +34,7 @@ export function TrendLine({
     pad + ((Date.parse(at) - start) / span) * (width - 2 * pad - (small ? 0 : 60));
   const floor = Math.min(-6, ...points.map((p) => p.percent - 1), ...(small ? [] : [-16]));
   const y = (percent: number) => pad + ((2 - percent) / (2 - floor)) * (height - 2 * pad);
-  const words = `Head at equal flow against the fingerprint: ${formatNumber(last.percent, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
+  const words = `Head at equal flow against the ${base === "fingerprint" ? "fingerprint" : "first visit"}: ${formatNumber(last.percent, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -56,7 +58,7 @@ export function TrendLine({
       />
       {points.map((p) => (
         <circle
-          key={p.at}
+          key={`${p.at}${p.snapshot}`}
           cx={x(p.at)}
           cy={y(p.percent)}
           r={small ? 2 : 4.5}
@@ -70,7 +72,7 @@ export function TrendLine({
             .filter((p, i) => clear(points, i, x))
             .map((p, i) => (
               <text
-                key={p.at}
+                key={`${p.at}${p.snapshot}`}
                 x={x(p.at)}
                 y={y(p.percent) - 10}
                 textAnchor={i === 0 ? "start" : "middle"}

@@ -4,7 +4,7 @@ import { formatNumber } from "@yard-tack/core/quantity";
 import { energyCost, overhaulPlan, wearPower } from "@yard-tack/core/upkeep";
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
-import type { WearBasis } from "./wear";
+import type { WearBasis } from "@yard-tack/core/record";
 import classes from "./yard.module.css";
 
 /** What the wear costs a month, and the month in which an overhaul pays. */

@@ -1,7 +1,6 @@
 /** What a row of the causes table holds. */
-import type { CauseId, Family, Installation } from "../../../case/index.ts";
+import type { CauseId, CautionId, Family, Installation } from "../../../case/index.ts";
 import type { Condition } from "../../model/condition.ts";
-import type { CautionId } from "../cautions.ts";
 
 /** Where a cause sits: the first thing to settle. */
 export type CauseSide = "pump" | "system" | "drive" | "instrument" | "none" | "unclear";

@@ -1,6 +1,12 @@
 /** What a row of the tests table holds. */
-import type { CauseId, Family, Installation, ObservationId, TestId } from "../../../case/index.ts";
-import type { CautionId } from "../cautions.ts";
+import type {
+  CauseId,
+  CautionId,
+  Family,
+  Installation,
+  ObservationId,
+  TestId,
+} from "../../../case/index.ts";
 import type { Driver } from "../causes/row.ts";
 
 /** Where a test can be done; every stated condition must hold. */

@@ -1,13 +1,13 @@
+import { logEntryId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import * as z from "zod";
 import { LogEntryPage } from "@/features/log";
 import { loadLogEntry } from "@/features/log/index.server";
 
 export const metadata: Metadata = { title: "Log entry" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const id = z.uuid().safeParse((await params).id);
+  const id = logEntryId.safeParse((await params).id);
   const entry = id.success ? await loadLogEntry(id.data) : undefined;
   if (!entry) notFound();
   return <LogEntryPage entry={entry} />;

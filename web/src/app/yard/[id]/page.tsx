@@ -1,6 +1,6 @@
+import { pumpId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import * as z from "zod";
 import { RatingLinks } from "@/features/curve";
 import { type PumpDto, PumpPage } from "@/features/yard";
 import { loadPumpPage, TagCard } from "@/features/yard/index.server";
@@ -8,7 +8,7 @@ import { loadPumpPage, TagCard } from "@/features/yard/index.server";
 export const metadata: Metadata = { title: "Pump" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const id = z.uuid().safeParse((await params).id);
+  const id = pumpId.safeParse((await params).id);
   const pump = id.success ? await loadPumpPage(id.data) : undefined;
   if (!pump) notFound();
   return (
@@ -21,9 +21,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
 }
 
 /** What goes to the browser: no more than the links need. */
-const ratingOf = ({ id, curveSource, hasEarlierRating, base }: PumpDto) => ({
+const ratingOf = ({ id, curveSource, hasEarlierRating, written }: PumpDto) => ({
   id,
   curveSource,
   hasEarlierRating,
-  hasCurve: "curve" in (base["pump"] as object),
+  hasCurve: Boolean(written.pump.curve),
 });

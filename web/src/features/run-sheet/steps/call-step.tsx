@@ -98,7 +98,7 @@ export function CallStep({
       ))}
       <Words
         sheet={sheet}
-        noteKey="call.changed"
+        subject={{ topic: "words", about: "call" }}
         label="What changed, what else they said"
         rows={2}
       />

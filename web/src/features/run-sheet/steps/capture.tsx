@@ -1,38 +1,27 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
+import { dimensionAt, NO_AFTER_REASONS, type TestId } from "@yard-tack/core/case";
 import { testRow } from "@yard-tack/core/diagnosis";
-import { standardAtmosphere } from "@yard-tack/core/liquid";
 import {
   type CaptureContext,
   type CaptureField,
   captureOf,
   type CaptureReading,
 } from "@yard-tack/core/procedure";
-import { type Dimension, parseQuantity, type UnitSystem } from "@yard-tack/core/quantity";
+import { parseReading, type UnitSystem } from "@yard-tack/core/quantity";
+import { gaugeInUse, notedText, readingKey, type Strip } from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
-import type { PumpDto } from "@/features/yard";
-import type { SnapshotLabel } from "../entries";
-import { gaugeInUse } from "../gauge-in-use";
 import { Choice } from "../choice";
 import { SheetStrip } from "../sheet-strip";
-import { readingKey } from "../sheet-state";
-import type { Slot } from "../slots";
 import { takeOver } from "../take-over";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
-const SEA_LEVEL = 101_325;
+const NO_AFTER = NO_AFTER_REASONS.map((id) => ({ id, name: id }));
 
-/** Why there is no reading after something was tightened, cleaned, vented or swapped. */
-const NO_AFTER = [
-  { id: "no gauge there", name: "no gauge there" },
-  { id: "not running yet", name: "not running yet" },
-  { id: "by ear only", name: "by ear only" },
-] as const;
-
-const slotOf = (f: CaptureField, units: UnitSystem): Slot => ({
+const slotOf = (f: CaptureField, units: UnitSystem): Strip => ({
   slot: f.slot,
   name: f.name,
   dimension: f.dimension,
@@ -51,17 +40,17 @@ export function Capture({
   sheet: Sheet;
   units: UnitSystem;
   view: BoardView | null;
-  test: string;
+  test: TestId;
   onOutcome: () => void;
 }) {
   const capture = captureOf(test);
   const row = testRow(test);
   if (!capture || !row) return null;
-  const label: SnapshotLabel = `test:${test}`;
+  const label = `test:${test}` as const;
   const read = readingOfCapture(sheet, units, view, test);
   const timed = capture.groups.flatMap((g) => g.fields).find((f) => f.timed);
   const after = [...sheet.state.readings.keys()].some((k) => k.startsWith(`${label}/after.`));
-  const noAfter = sheet.state.notes.get(`noafter.${test}`)?.text;
+  const noAfter = notedText(sheet.state, { topic: "no-after", test });
   const waits = capture.asksAfter === true && !after && noAfter === undefined;
   return (
     <div className={classes.capture} data-capture={test}>
@@ -89,9 +78,7 @@ export function Capture({
         {...(capture.countdownMinutes === undefined
           ? { usual: `usually ${row.minutes} min` }
           : { ringAfter: 60 * capture.countdownMinutes })}
-        {...(timed
-          ? { onTake: (raw: string) => takeOver(sheet, label, timed.slot, raw, "time") }
-          : {})}
+        {...(timed ? { onTake: (raw: string) => takeOver(sheet, label, timed.slot, raw) } : {})}
       />
       {read ? (
         <p className={classes.reads} data-testid="reads" role="status">
@@ -103,7 +90,7 @@ export function Capture({
           name="Read again after it, for that is the proof. If there is no reading after it:"
           options={NO_AFTER}
           value={undefined}
-          onChoose={(v) => sheet.note(`noafter.${test}`, v)}
+          onChoose={(v) => sheet.note({ topic: "no-after", test, value: v })}
         />
       ) : null}
       <p>
@@ -138,64 +125,35 @@ function readingOfCapture(
   sheet: Sheet,
   units: UnitSystem,
   view: BoardView | null,
-  test: string,
+  test: TestId,
 ): CaptureReading | undefined {
-  const { typing, facts, dto } = sheet;
+  const { state, typing, facts, dto } = sheet;
   const capture = captureOf(test);
   if (!capture) return undefined;
-  const fields = capture.groups.flatMap((g) => g.fields);
   const captured = (slot: string): number | undefined => {
-    const entry = typing.readings.get(readingKey(`test:${test}`, slot));
-    if (!entry || entry.si === null || !fields.some((f) => f.slot === slot)) return undefined;
-    // What is being typed has no number of its own yet.
-    if (entry.id !== "typing") return entry.si;
-    const stored = sheet.state.readings.get(readingKey(`test:${test}`, slot));
-    return stored?.si ?? undefined;
+    const key = readingKey(`test:${test}`, slot);
+    const typed = typing.get(key);
+    const dimension = dimensionAt(`test:${test}`, slot);
+    if (typed === undefined || !dimension) return state.readings.get(key)?.si ?? undefined;
+    const read = parseReading(typed, dimension);
+    return read.ok ? read.value.mean : undefined;
   };
   const { speed, flow } = view?.expectations ?? {};
+  const { atmosphere, plate, sumpArea } = dto.pump.view;
   const context: CaptureContext = {
     pump: facts,
     units,
-    atmosphere: atmosphereAt(dto.pump),
+    atmosphere,
     expected: {
       ...(speed ? { speed } : {}),
       ...(flow ? { flow } : {}),
     },
-    plate: plateOf(dto.pump),
+    plate,
     zeroBand: {
-      suction: gaugeInUse(dto.pump, sheet.state.notes, "suction").zeroPlay,
-      discharge: gaugeInUse(dto.pump, sheet.state.notes, "discharge").zeroPlay,
+      suction: gaugeInUse(dto.pump, state, "suction").zeroPlay,
+      discharge: gaugeInUse(dto.pump, state, "discharge").zeroPlay,
     },
-    ...areaOf(dto.pump),
+    ...(sumpArea ? { area: sumpArea } : {}),
   };
   return capture.read(captured, context);
-}
-
-const si = (raw: unknown, dimension: Dimension): number | undefined => {
-  const parsed = typeof raw === "string" ? parseQuantity(raw, dimension) : undefined;
-  return parsed?.ok ? parsed.value.si : undefined;
-};
-
-function atmosphereAt(pump: PumpDto): number {
-  const site = (pump.base["site"] ?? {}) as Record<string, unknown>;
-  const barometer = si(site["barometer"], "pressure");
-  if (barometer !== undefined) return barometer;
-  const standard = standardAtmosphere(si(site["altitude"], "length") ?? 0);
-  return standard.ok ? standard.value : SEA_LEVEL;
-}
-
-function plateOf(pump: PumpDto): CaptureContext["plate"] {
-  const frequency = si(pump.motor?.["frequency"], "frequency");
-  const capacitor = si(pump.motor?.["capacitor"], "capacitance");
-  return {
-    ...(frequency === undefined ? {} : { frequency }),
-    ...(capacitor === undefined ? {} : { capacitor }),
-  };
-}
-
-function areaOf(pump: PumpDto): { area?: number } {
-  const sump = (pump.base["sump"] ?? {}) as Record<string, unknown>;
-  const diameter = si(sump["diameter"], "length");
-  const area = si(sump["area"], "area") ?? (diameter && (Math.PI * diameter ** 2) / 4);
-  return area ? { area } : {};
 }

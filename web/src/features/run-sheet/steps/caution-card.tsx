@@ -1,6 +1,7 @@
 "use client";
 
-import { cautionRow, type CautionId, DEFERENCE } from "@yard-tack/core/diagnosis";
+import type { CautionId } from "@yard-tack/core/case";
+import { cautionRow, DEFERENCE } from "@yard-tack/core/diagnosis";
 import { Button } from "@mantine/core";
 import { useWho } from "@/shell/who";
 import { clock } from "@/shell/times";

@@ -1,5 +1,5 @@
 /** Cautions that strips wait for. */
-import type { CautionId } from "@yard-tack/core/diagnosis";
+import type { CautionId } from "@yard-tack/core/case";
 
 /** What the current strips wait for. */
 export const AMPS_CAUTION: CautionId = "live-readings";

@@ -1,25 +1,29 @@
 "use client";
 
+import type { PlateKey, PlateKind } from "@yard-tack/core/case";
 import {
   comparePlate,
   type PlateField,
   plateFields,
-  type PlateKind,
   registerValue,
 } from "@yard-tack/core/procedure";
 import type { UnitSystem } from "@yard-tack/core/quantity";
+import { noted, notedText } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { codeOf, FindPump } from "@/features/yard";
+import { draftKeyOf } from "../drafts";
 import { PhotoStrip } from "../photo-strip";
 import { savePlate } from "../save-plate";
 import { NoteStrip } from "../sheet-strip";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
-const plateKey = (kind: PlateKind, key: string): string => `plate.${kind}.${key}`;
-const unreadKey = (kind: PlateKind, key: string): string => `unread.${kind}.${key}`;
+/** What a plate says at a field, and whether it can be read. */
+const written = (plate: PlateKind, field: PlateKey) => ({ topic: "plate", plate, field }) as const;
+const unreadable = (plate: PlateKind, field: PlateKey) =>
+  ({ topic: "unreadable", plate, field }) as const;
 
 /** Is it this pump, and do its plates say what the register says? */
 export function IdentifyStep({
@@ -50,14 +54,14 @@ function TagCheck({ sheet }: { sheet: Sheet }) {
   const router = useRouter();
   const { pump } = sheet.dto;
   const own = codeOf(pump.id);
-  const seen = sheet.state.notes.get("tag")?.text;
+  const seen = notedText(sheet.state, { topic: "tag" });
   const [other, setOther] = useState<string | null>(null);
   return (
     <div className={classes.tagCheck}>
       <FindPump
         onCode={(code) => {
           const written = codeOf(code);
-          if (written === own) sheet.note("tag", own);
+          if (written === own) sheet.note({ topic: "tag", value: own });
           setOther(written === own ? null : written);
         }}
       />
@@ -96,12 +100,13 @@ function Plate({
   const [said, setSaid] = useState<string | null>(null);
   const router = useRouter();
   const rows = fields.map((field) => {
-    const text = sheet.state.notes.get(plateKey(kind, field.key))?.text ?? "";
-    const unreadable = sheet.state.notes.has(unreadKey(kind, field.key));
+    const text = notedText(sheet.state, written(kind, field.key)) ?? "";
+    const illegible = noted(sheet.state, unreadable(kind, field.key)) !== undefined;
     return {
       field,
-      unreadable,
-      found: comparePlate(field, { text, unreadable }, register?.[field.key]),
+      text,
+      illegible,
+      found: comparePlate(field, { text, unreadable: illegible }, register?.[field.key]),
     };
   });
   const fresh = rows.flatMap(({ field, found }) =>
@@ -131,18 +136,18 @@ function Plate({
         about={`${kind}-plate`}
         name={`Photo of the ${name.toLowerCase()}`}
       />
-      {rows.map(({ field, unreadable, found }) => (
+      {rows.map(({ field, text, illegible, found }) => (
         <div key={field.key} className={classes.plateField} data-plate={`${kind}.${field.key}`}>
           {field.holds === "words" || field.holds === "number" ? (
             <PlateWords
               // What the register says, taken over with one tap, is to be seen in the field.
-              key={`${sheet.ready}${sheet.state.notes.get(plateKey(kind, field.key))?.text ?? ""}`}
+              key={`${sheet.ready}${text}`}
               sheet={sheet}
               kind={kind}
               field={field}
-              locked={unreadable}
+              locked={illegible}
             />
-          ) : unreadable ? (
+          ) : illegible ? (
             <p>{field.name}</p>
           ) : (
             <NoteStrip
@@ -156,7 +161,7 @@ function Plate({
                 units: field.units,
                 signed: false,
               }}
-              noteKey={plateKey(kind, field.key)}
+              subject={written(kind, field.key)}
             />
           )}
           {found.kind === "not-read" && found.register !== undefined ? (
@@ -164,7 +169,9 @@ function Plate({
               type="button"
               className={classes.chip}
               aria-label={`${field.name} is ${found.register}, as in the register`}
-              onClick={() => sheet.note(plateKey(kind, field.key), found.register ?? "")}
+              onClick={() =>
+                sheet.note({ ...written(kind, field.key), value: found.register ?? null })
+              }
             >
               is {found.register}
             </button>
@@ -172,9 +179,11 @@ function Plate({
           <button
             type="button"
             className={classes.chip}
-            aria-pressed={unreadable}
+            aria-pressed={illegible}
             aria-label={`${field.name}: cannot be read`}
-            onClick={() => sheet.note(unreadKey(kind, field.key), unreadable ? "" : "yes")}
+            onClick={() =>
+              sheet.note({ ...unreadable(kind, field.key), value: illegible ? null : "yes" })
+            }
           >
             cannot be read
           </button>
@@ -202,8 +211,9 @@ function PlateWords({
   field: PlateField;
   locked: boolean;
 }) {
-  const key = plateKey(kind, field.key);
-  const stored = sheet.state.notes.get(key)?.text ?? "";
+  const subject = written(kind, field.key);
+  const key = draftKeyOf(subject);
+  const stored = notedText(sheet.state, subject) ?? "";
   const [text, setText] = useState(sheet.drafts.get(key) ?? stored);
   return (
     <TextInput
@@ -218,7 +228,7 @@ function PlateWords({
         sheet.draft(key, e.target.value);
       }}
       onBlur={() => {
-        if (text.trim() !== stored) sheet.note(key, text.trim());
+        if (text.trim() !== stored) sheet.note({ ...subject, value: text.trim() || null });
         sheet.draft(key, "");
       }}
     />

@@ -1,6 +1,7 @@
 "use client";
 
 import { deadTestOf, deadTestState } from "@yard-tack/core/procedure";
+import { type Note, noted, notedText, notesOf } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { clock } from "@/shell/times";
@@ -8,22 +9,23 @@ import { Choice } from "../choice";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
-const DEAD_PREFIX = "dead.";
+type Finding = NonNullable<Extract<Note, { topic: "dead" }>["value"]>;
+const choices = (...ids: readonly Finding[]) => ids.map((id) => ({ id, name: id }));
+const TESTER_FINDINGS = choices("shown", "not shown");
+const PAIR_FINDINGS = choices("dead", "live");
 
 /** What the sheet holds of isolation: locked, proven, by whom. */
 export function isolationOf(sheet: Sheet) {
-  const { notes } = sheet.state;
+  const { state } = sheet;
   const findings = new Map(
-    [...notes].flatMap(([key, note]) =>
-      key.startsWith(DEAD_PREFIX) ? [[key.slice(DEAD_PREFIX.length), note.text] as const] : [],
-    ),
+    notesOf(state, "dead").map(({ note }) => [note.check, note.value ?? ""] as const),
   );
   const proof = deadTestState(sheet.facts, findings);
-  const byOther = notes.get("isolation.by")?.text;
+  const byOther = notedText(state, { topic: "isolated-by" });
   return {
     findings,
     ...proof,
-    locked: notes.get("isolation.locked"),
+    locked: noted(state, { topic: "locked" }),
     byOther,
     /** Whether work on terminals may begin. */
     open: proof.proven || byOther !== undefined,
@@ -55,10 +57,11 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
             ]}
             value={on ? "locked" : ""}
             onChoose={(v) => {
-              sheet.note("isolation.locked", v);
+              sheet.note({ topic: "locked", value: v === "locked" ? "yes" : null });
               // Switched on again: what was proven dead is not dead any more.
               if (v === "")
-                for (const id of state.findings.keys()) sheet.note(DEAD_PREFIX + id, "");
+                for (const check of state.findings.keys())
+                  sheet.note({ topic: "dead", check, value: null });
             }}
           />
           {on
@@ -66,19 +69,9 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
                 <Choice
                   key={c.id}
                   name={c.name}
-                  options={
-                    c.of === "tester"
-                      ? [
-                          { id: "shown", name: "shown" },
-                          { id: "not shown", name: "not shown" },
-                        ]
-                      : [
-                          { id: "dead", name: "dead" },
-                          { id: "live", name: "live" },
-                        ]
-                  }
+                  options={c.of === "tester" ? TESTER_FINDINGS : PAIR_FINDINGS}
                   value={state.findings.get(c.id)}
-                  onChoose={(v) => sheet.note(DEAD_PREFIX + c.id, v)}
+                  onChoose={(v) => sheet.note({ topic: "dead", check: c.id, value: v })}
                 />
               ))
             : null}
@@ -94,7 +87,10 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
       {state.byOther !== undefined ? (
         <p className={classes.acknowledged}>
           Isolated and proven dead by {state.byOther}, as told here.{" "}
-          <Button variant="subtle" onClick={() => sheet.note("isolation.by", "")}>
+          <Button
+            variant="subtle"
+            onClick={() => sheet.note({ topic: "isolated-by", value: null })}
+          >
             Take that back
           </Button>
         </p>
@@ -109,7 +105,7 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
           <Button
             variant="default"
             disabled={name.trim() === ""}
-            onClick={() => sheet.note("isolation.by", name.trim())}
+            onClick={() => sheet.note({ topic: "isolated-by", value: name.trim() })}
           >
             Note it
           </Button>

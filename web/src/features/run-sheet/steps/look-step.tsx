@@ -1,6 +1,7 @@
 "use client";
 
 import { looksFor } from "@yard-tack/core/procedure";
+import { noted } from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { PhotoStrip } from "../photo-strip";
@@ -15,7 +16,7 @@ const ASKED_BEFORE = new Set(["complaint", "onset"]);
 /** Chips along the water: one tap seen, two taps ruled out, three taps not looked at. */
 export function LookStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }) {
   const { facts, state } = sheet;
-  const open = state.notes.has("opened");
+  const open = noted(state, { topic: "opened" }) !== undefined;
   const groups = useMemo(
     () =>
       looksFor(facts, { set: new Set(state.observations.keys()), open }).filter(
@@ -37,11 +38,15 @@ export function LookStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
         type="button"
         className={classes.chip}
         aria-pressed={open}
-        onClick={() => sheet.note("opened", open ? "" : "yes")}
+        onClick={() => sheet.note({ topic: "opened", value: open ? null : "yes" })}
       >
         The pump is open: show what can be seen inside
       </button>
-      <Words sheet={sheet} noteKey="look" label="Anything else seen or heard" />
+      <Words
+        sheet={sheet}
+        subject={{ topic: "words", about: "look" }}
+        label="Anything else seen or heard"
+      />
       <PhotoStrip sheet={sheet} about="look" name="Photos of what is seen" />
       <Button onClick={onNext}>Rotation</Button>
     </section>

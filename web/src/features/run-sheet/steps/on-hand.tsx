@@ -1,7 +1,7 @@
 "use client";
 
+import { TOOLS, USUAL_TOOLS } from "@yard-tack/core/visit";
 import { useSettings } from "@/shell/who";
-import { TOOLS, USUAL_TOOLS } from "../slots";
 import classes from "./steps.module.css";
 
 /** Instruments somebody has with them, remembered for the person. */

@@ -1,20 +1,26 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
+import type { Position } from "@yard-tack/core/case";
 import { observationRow } from "@yard-tack/core/diagnosis";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { vibrationZone } from "@yard-tack/core/upkeep";
+import {
+  notedText,
+  type PositionStrip,
+  readingKey,
+  sideOf,
+  stripsOf,
+  type Tool,
+  USUAL_TOOLS,
+} from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
 import { type ReactNode, useState } from "react";
 import { useSettings } from "@/shell/who";
-import type { SnapshotLabel } from "../entries";
-import { sideOf } from "../gauge-in-use";
 import { Choice } from "../choice";
 import { GaugePanel } from "../gauge-panel";
 import { SheetStrip } from "../sheet-strip";
-import { readingKey } from "../sheet-state";
-import { type SheetSlot, slotsOf, type Tool, USUAL_TOOLS } from "../slots";
 import { takeOver } from "../take-over";
 import { DropCounter } from "../timing/drop-counter";
 import { Watch } from "../timing/watch";
@@ -27,7 +33,7 @@ import { StopCard, useStops } from "./stops";
 import classes from "./steps.module.css";
 
 const POSITIONS: readonly {
-  readonly label: SnapshotLabel;
+  readonly label: Position;
   readonly name: string;
   /** Not on a pump that must not be shut. */
   readonly closesDischarge: boolean;
@@ -48,8 +54,8 @@ export interface ReadingsStepProps {
   readonly sheet: Sheet;
   readonly units: UnitSystem;
   readonly view: BoardView | null;
-  readonly snapshot: SnapshotLabel;
-  readonly onSnapshot: (label: SnapshotLabel) => void;
+  readonly snapshot: Position;
+  readonly onSnapshot: (label: Position) => void;
   readonly onNext: () => void;
 }
 
@@ -67,17 +73,17 @@ export function ReadingsStep({
   // Fifteen strips that nobody sees would be drawn anew with each key.
   const [moreOpen, setMoreOpen] = useState(false);
   const onHand = settings.onHand ?? USUAL_TOOLS;
-  const slots = slotsOf(pump, sheet.facts, units);
-  const taken = (s: SheetSlot) => sheet.state.readings.has(readingKey(snapshot, s.slot));
+  const slots = stripsOf(pump.instruments, sheet.facts, units);
+  const taken = (s: PositionStrip) => sheet.state.readings.has(readingKey(snapshot, s.slot));
   // What was read once stays in sight, whatever is on hand today.
-  const near = (s: SheetSlot) => onHand.includes(s.tool) || taken(s);
-  const first = slots.filter((s) => s.place === "first");
-  const phases = slots.filter((s) => s.place === "phases");
+  const near = (s: PositionStrip) => onHand.includes(s.tool) || taken(s);
+  const first = slots.filter((s) => s.rank === "first");
+  const phases = slots.filter((s) => s.rank === "phases");
   // Somebody who carries the instrument wants its strip; a thermometer would bring five of them.
-  const carried = (s: SheetSlot) =>
+  const carried = (s: PositionStrip) =>
     settings.onHand?.includes(s.tool) === true && CARRIED.includes(s.tool);
   const then = slots.filter(
-    (s) => (s.place === "then" && near(s)) || (s.place === "more" && (taken(s) || carried(s))),
+    (s) => (s.rank === "then" && near(s)) || (s.rank === "more" && (taken(s) || carried(s))),
   );
   const more = slots.filter((s) => !first.includes(s) && !phases.includes(s) && !then.includes(s));
   const stops = useStops(sheet);
@@ -93,7 +99,7 @@ export function ReadingsStep({
   const shut = unread.length > 0;
   const ampsLocked = shut || !sheet.state.acknowledged.has(AMPS_CAUTION);
   const shutLocked = snapshot === "shut" && !sheet.state.acknowledged.has(SHUT_CAUTION);
-  const strip = (s: SheetSlot, compact = false) => {
+  const strip = (s: PositionStrip, compact = false) => {
     const electrical = s.slot.startsWith("amps") || s.slot.startsWith("volts");
     return (
       <SheetStrip
@@ -211,8 +217,8 @@ function VoltsBetween({ sheet }: { sheet: Sheet }) {
         { id: "lines", name: "line to line" },
         { id: "line-neutral", name: "line to neutral" },
       ]}
-      value={sheet.state.notes.get("volts.between")?.text ?? "lines"}
-      onChoose={(v) => sheet.note("volts.between", v)}
+      value={notedText(sheet.state, { topic: "volts-between" }) ?? "lines"}
+      onChoose={(v) => sheet.note({ topic: "volts-between", value: v })}
     />
   );
 }
@@ -226,8 +232,8 @@ function Below({
 }: {
   sheet: Sheet;
   units: UnitSystem;
-  slot: SheetSlot;
-  snapshot: SnapshotLabel;
+  slot: PositionStrip;
+  snapshot: Position;
 }): ReactNode {
   const si = sheet.state.readings.get(readingKey(snapshot, slot.slot))?.si ?? undefined;
   const side = sideOf(slot.slot);
@@ -239,7 +245,7 @@ function Below({
   // Only three phases have a third voltage, and only there are two ways to read it.
   if (slot.slot === "volts.2") return <VoltsBetween sheet={sheet} />;
   if (slot.slot === "leakage") {
-    return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw, "leakage")} />;
+    return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw)} />;
   }
   if (slot.slot === "vibration" && si !== undefined) {
     const zone = vibrationZone(si);

@@ -54,7 +54,12 @@ export function RotationStep({
           ))
         : null}
       <BothWays sheet={sheet} units={units} view={view} />
-      <Words sheet={sheet} noteKey="rotation" label="Anything to say of it" rows={2} />
+      <Words
+        sheet={sheet}
+        subject={{ topic: "words", about: "rotation" }}
+        label="Anything to say of it"
+        rows={2}
+      />
       <Button onClick={onNext}>Readings</Button>
     </section>
   );

@@ -1,22 +1,25 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
+import { CAUSE_IDS, type CauseId, type Closing, CLOSINGS } from "@yard-tack/core/case";
 import { Button, NativeSelect, Textarea } from "@mantine/core";
 import { useRouter } from "next/navigation";
-import { type FormEvent, useState, useTransition } from "react";
+import { type FormEvent, useMemo, useState, useTransition } from "react";
 import { signOff, type SignOffForm } from "../sign-off";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
-const CLOSED = [
-  "cured",
-  "improved",
-  "not reproduced",
-  "waiting for parts",
-  "referred",
-  "as it should be",
+/** Why readings are kept as a fingerprint; nothing is kept unless a reason is chosen. */
+const FINGERPRINTS = [
+  { value: "", label: "do not keep them" },
+  { value: "commissioning", label: "commissioning" },
+  { value: "found sound", label: "found sound" },
+  { value: "after repair", label: "after repair, proven" },
+  { value: "after overhaul", label: "after overhaul" },
 ] as const;
-type Closed = (typeof CLOSED)[number];
+
+const closingOf = (text: string): Closing => CLOSINGS.find((c) => c === text) ?? "improved";
+const causeOf = (text: string): CauseId | null => CAUSE_IDS.find((c) => c === text) ?? null;
 
 /** The only commitment of a visit: what was found, done and proven. */
 export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null }) {
@@ -31,7 +34,13 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     found: suggestion,
     done: "",
     proof: "",
+    was: null,
+    fingerprint: "",
   });
+  const causes = useMemo(
+    () => (view?.causes ?? []).map((c) => ({ value: c.id, label: c.name })),
+    [view],
+  );
   const waiting = sheet.courier.kind !== "sent" || sheet.photos.courier.kind !== "sent";
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -58,8 +67,8 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
         <NativeSelect
           label="The visit ends"
           value={form.closed}
-          data={[...CLOSED]}
-          onChange={(e) => setForm({ ...form, closed: e.target.value as Closed })}
+          data={[...CLOSINGS]}
+          onChange={(e) => setForm({ ...form, closed: closingOf(e.target.value) })}
         />
         <Textarea
           label="Found"
@@ -68,6 +77,14 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
           value={form.found}
           error={errorOf("found")}
           onChange={(e) => setForm({ ...form, found: e.target.value })}
+        />
+        <NativeSelect
+          label="What it really was"
+          description="As found when it was opened, tested or mended; whatever the Board held likeliest."
+          value={form.was ?? ""}
+          data={[{ value: "", label: "not settled" }, ...causes]}
+          error={errorOf("was")}
+          onChange={(e) => setForm({ ...form, was: causeOf(e.target.value) })}
         />
         <Textarea
           label="Done"
@@ -85,6 +102,16 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
           error={errorOf("proof")}
           onChange={(e) => setForm({ ...form, proof: e.target.value })}
         />
+        {form.closed === "cured" || form.closed === "as it should be" ? (
+          <NativeSelect
+            label="Keep these readings as this pump's fingerprint"
+            description="Later visits are compared with its fingerprints; the oldest stays."
+            value={form.fingerprint}
+            data={[...FINGERPRINTS]}
+            error={errorOf("fingerprint")}
+            onChange={(e) => setForm({ ...form, fingerprint: e.target.value })}
+          />
+        ) : null}
         {problem && !problem.field ? (
           <p role="alert" className={classes.alert}>
             {problem.message}

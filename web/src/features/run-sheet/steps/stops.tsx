@@ -1,16 +1,14 @@
 "use client";
 
 import { type StopRow, stopsOf } from "@yard-tack/core/procedure";
+import { noted, readingKey } from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { clock } from "@/shell/times";
 import { useWho } from "@/shell/who";
-import { readingKey } from "../sheet-state";
 import type { Sheet } from "../use-sheet";
 import { isolationOf } from "./isolation";
 import classes from "./steps.module.css";
-
-const stopKey = (id: string): string => `stop.${id}`;
 
 /** The Stops in force, from the pump and from what was read; a cleared one is marked. */
 export function useStops(sheet: Sheet): readonly (StopRow & { readonly cleared: boolean })[] {
@@ -23,14 +21,17 @@ export function useStops(sheet: Sheet): readonly (StopRow & { readonly cleared: 
         return si === undefined ? [] : [si];
       });
     const read = { amps: phases("amps"), volts: phases("volts"), foundLive, testerDoubtful };
-    return stopsOf(facts, read).map((s) => ({ ...s, cleared: state.notes.has(stopKey(s.id)) }));
+    return stopsOf(facts, read).map((s) => ({
+      ...s,
+      cleared: noted(state, { topic: "stop", stop: s.id }) !== undefined,
+    }));
   }, [facts, state, foundLive, testerDoubtful]);
 }
 
 /** A Stop as it stands over the steps. */
 export function StopCard({ stop, sheet }: { stop: StopRow; sheet: Sheet }) {
   const who = useWho();
-  const cleared = sheet.state.notes.get(stopKey(stop.id));
+  const cleared = noted(sheet.state, { topic: "stop", stop: stop.id });
   return (
     <article
       className={classes.stopCard}
@@ -48,7 +49,10 @@ export function StopCard({ stop, sheet }: { stop: StopRow; sheet: Sheet }) {
           {clock(cleared.at, sheet.dto.pump.zone)}
         </p>
       ) : stop.clearedBy ? (
-        <Button color="redLead.5" onClick={() => sheet.note(stopKey(stop.id), "yes")}>
+        <Button
+          color="redLead.5"
+          onClick={() => sheet.note({ topic: "stop", stop: stop.id, value: "yes" })}
+        >
           {stop.clearedBy}, {who.name}
         </Button>
       ) : null}

@@ -1,5 +1,6 @@
 "use client";
 
+import type { TestId } from "@yard-tack/core/case";
 import type { BoardView } from "@yard-tack/core/board";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionRow, testRow } from "@yard-tack/core/diagnosis";
@@ -23,8 +24,8 @@ export interface TestStepProps {
   readonly units: UnitSystem;
   readonly view: BoardView | null;
   /** The test being done, if any. */
-  readonly active: string | null;
-  readonly onActive: (id: string | null) => void;
+  readonly active: TestId | null;
+  readonly onActive: (id: TestId | null) => void;
   readonly onNext: () => void;
 }
 
@@ -97,7 +98,7 @@ function ActiveTest({
   view,
   onDone,
 }: {
-  id: string;
+  id: TestId;
   sheet: Sheet;
   units: UnitSystem;
   view: BoardView | null;
@@ -150,7 +151,12 @@ function ActiveTest({
                 ))}
               </ol>
               <Capture sheet={sheet} units={units} view={view} test={id} onOutcome={onDone} />
-              <Words sheet={sheet} noteKey={`test.${id}`} label="Anything to say of it" rows={2} />
+              <Words
+                sheet={sheet}
+                subject={{ topic: "test-words", test: id }}
+                label="Anything to say of it"
+                rows={2}
+              />
             </>
           )}
         </>
@@ -162,7 +168,7 @@ function ActiveTest({
   );
 }
 
-function DoneTests({ sheet, onOpen }: { sheet: Sheet; onOpen: (id: string) => void }) {
+function DoneTests({ sheet, onOpen }: { sheet: Sheet; onOpen: (id: TestId) => void }) {
   const done = [...sheet.state.outcomes];
   if (done.length === 0) return null;
   return (

@@ -1,30 +1,36 @@
 "use client";
 
+import { notedText, type NoteSubject } from "@yard-tack/core/visit";
 import { Textarea } from "@mantine/core";
 import { useRef, useState } from "react";
+import { draftKeyOf } from "../drafts";
 import { useIdle } from "../use-idle";
 import type { Sheet } from "../use-sheet";
+
+/** What free words are about. */
+type WordsSubject = Extract<NoteSubject, { topic: "words" | "test-words" }>;
 
 /** Free words, kept with each key and noted when the hand rests. */
 export function Words({
   sheet,
-  noteKey,
+  subject,
   label,
   rows = 3,
 }: {
   sheet: Sheet;
-  noteKey: string;
+  subject: WordsSubject;
   label: string;
   rows?: number;
 }) {
-  const stored = sheet.state.notes.get(noteKey)?.text ?? "";
-  const draft = sheet.drafts.get(noteKey);
+  const stored = notedText(sheet.state, subject) ?? "";
+  const key = draftKeyOf(subject);
+  const draft = sheet.drafts.get(key);
   return (
     <WordsField
       // What this device kept is read a moment after the first drawing.
-      key={`${noteKey}${sheet.ready ? "" : "-early"}`}
+      key={`${key}${sheet.ready ? "" : "-early"}`}
       sheet={sheet}
-      noteKey={noteKey}
+      subject={subject}
       label={label}
       rows={rows}
       stored={stored}
@@ -35,14 +41,14 @@ export function Words({
 
 function WordsField({
   sheet,
-  noteKey,
+  subject,
   label,
   rows,
   stored,
   start,
 }: {
   sheet: Sheet;
-  noteKey: string;
+  subject: WordsSubject;
   label: string;
   rows: number;
   stored: string;
@@ -54,8 +60,8 @@ function WordsField({
   const commit = () => {
     if (!touched.current) return;
     touched.current = false;
-    note(noteKey, text.trim());
-    draft(noteKey, "");
+    note({ ...subject, value: text.trim() || null });
+    draft(draftKeyOf(subject), "");
   };
   useIdle(touched, text, commit);
   return (
@@ -69,7 +75,7 @@ function WordsField({
       onChange={(e) => {
         touched.current = true;
         setText(e.target.value);
-        draft(noteKey, e.target.value);
+        draft(draftKeyOf(subject), e.target.value);
       }}
       onBlur={commit}
     />

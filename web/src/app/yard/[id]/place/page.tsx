@@ -1,12 +1,14 @@
+import { pumpId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { PlaceEditor } from "@/features/place";
-import { loadPump } from "@/features/yard/index.server";
+import { loadPlacePage } from "@/features/place/index.server";
 
 export const metadata: Metadata = { title: "Pump and place" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const pump = await loadPump((await params).id);
-  if (!pump) notFound();
-  return <PlaceEditor pumpId={pump.id} tag={pump.tag} version={pump.version} base={pump.base} />;
+  const id = pumpId.safeParse((await params).id);
+  const dto = id.success ? await loadPlacePage(id.data) : undefined;
+  if (!dto) notFound();
+  return <PlaceEditor {...dto} />;
 }

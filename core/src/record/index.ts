@@ -1,0 +1,12 @@
+export { linesOf } from "./lines.ts";
+export type { VisitSheet } from "./lines.ts";
+export { pointsOf, visitPoint } from "./points.ts";
+export type { VisitPoint } from "./points.ts";
+export { causeFound, leftBehind, readRecord, signedResult } from "./record.ts";
+export type { ClosingWords, LeftBehind, RecordLines, SignedResult, VisitRecord } from "./record.ts";
+export { historyOf } from "./history.ts";
+export type { EarlierVisit } from "./history.ts";
+export { ofTheYears, trendOf } from "./trend.ts";
+export type { Trend, TrendPoint, TrendVisit } from "./trend.ts";
+export { wearOf } from "./wear.ts";
+export type { WearBasis } from "./wear.ts";

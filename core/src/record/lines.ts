@@ -1,0 +1,183 @@
+/** A visit's entries as lines for a reader: readings, what was seen, tests, cautions, notes, pictures. */
+import type { PlateKind } from "../case/index.ts";
+import { testOfSnapshot } from "../case/index.ts";
+import { cautionRow, observationRow, testRow } from "../diagnosis/index.ts";
+import { captureOf, deadTestOf, plateFields } from "../procedure/index.ts";
+import type { UnitSystem } from "../quantity/index.ts";
+import {
+  foldEntries,
+  type Instrument,
+  type Note,
+  picturesLeft,
+  type PictureFacts,
+  type PumpFacts,
+  type ReadingEntry,
+  type SheetEntry,
+  stripsOf,
+  type VisitState,
+} from "../visit/index.ts";
+import type { RecordLines, VisitRecord } from "./record.ts";
+
+/** What the lines are made from. */
+export interface VisitSheet {
+  readonly facts: PumpFacts;
+  readonly instruments: readonly Instrument[];
+  readonly units: UnitSystem;
+  readonly entries: readonly SheetEntry[];
+  readonly pictures: readonly (PictureFacts & { readonly url: string })[];
+  /** Names of the people by their ids. */
+  readonly people: Readonly<Record<string, string>>;
+}
+
+const SOMEBODY = "somebody";
+
+/** Everything of a visit that a log tells. */
+export function linesOf(visit: VisitSheet): RecordLines {
+  const state = foldEntries(visit.entries);
+  const nameOf = (id: string) => visit.people[id] ?? SOMEBODY;
+  const orders = visit.entries.flatMap((e) => e.order ?? []);
+  return {
+    ...readingLines(visit, state),
+    seen: [...state.observations].map(([id, s]) => ({
+      name: observationRow(id)?.name ?? id,
+      state: s,
+    })),
+    tests: [...state.outcomes].map(([id, o]) => {
+      const row = testRow(id);
+      const outcome = row?.outcomes.find((x) => x.id === o.outcome)?.name ?? o.outcome;
+      return { name: row?.name ?? id, outcome, at: o.at };
+    }),
+    cautions: [...state.acknowledged].map(([id, a]) => ({
+      title: cautionRow(id).title,
+      by: nameOf(a.personId),
+      at: a.at,
+    })),
+    words: noteLines(visit, state),
+    pictures: picturesLeft(visit.pictures, state).map(({ about, url, width, height }) => ({
+      about: about.replace("-", " "),
+      url,
+      width,
+      height,
+    })),
+    upTo: orders.length > 0 ? Math.max(...orders) : null,
+  };
+}
+
+/** Readings, as they count and as they were corrected. */
+function readingLines(visit: VisitSheet, state: VisitState) {
+  const strips = stripsOf(visit.instruments, visit.facts, visit.units);
+  const line = (r: ReadingEntry) => {
+    const test = testOfSnapshot(r.snapshot);
+    const field = test
+      ? captureOf(test)
+          ?.groups.flatMap((g) => g.fields)
+          .find((f) => f.slot === r.slot)
+      : strips.find((s) => s.slot === r.slot);
+    return {
+      snapshot: test ? (testRow(test)?.name ?? test) : r.snapshot,
+      name: field?.name ?? r.slot,
+      raw: r.reason ? `${r.raw} (kept: ${r.reason})` : r.raw,
+      by: visit.people[r.personId] ?? SOMEBODY,
+      at: r.at,
+    };
+  };
+  const current = new Set([...state.readings.values()].map((r) => r.id));
+  const readings = visit.entries.filter(
+    (e): e is ReadingEntry => e.kind === "reading" && e.raw !== "",
+  );
+  return {
+    readings: readings.filter((r) => current.has(r.id)).map(line),
+    superseded: readings.filter((r) => !current.has(r.id)).map(line),
+  };
+}
+
+type Line = VisitRecord["words"][number];
+
+/** The notes of a visit in the words of a log; those that mean nothing to a reader are left out. */
+function noteLines(visit: VisitSheet, state: VisitState): Line[] {
+  const say = sayer(visit);
+  return [...state.notes.values()].flatMap(({ note, personId, at }) => {
+    const line = say(note);
+    if (!line) return [];
+    const { signed, ...words } = line;
+    return [signed ? { ...words, by: visit.people[personId] ?? SOMEBODY, at } : words];
+  });
+}
+
+/** A line, and whether who noted it and when belongs to it. */
+interface Said {
+  readonly name: string;
+  readonly text: string;
+  readonly signed?: true;
+}
+
+const PLATE_NAMES: Readonly<Record<PlateKind, string>> = {
+  body: "Body plate",
+  motor: "Motor plate",
+};
+
+const WORDS_NAMES = {
+  call: "What changed",
+  look: "Also seen or heard",
+  rotation: "Of the rotation",
+} as const;
+
+function sayer({ facts, instruments }: VisitSheet): (note: Note) => Said | undefined {
+  const gaugeName = (id: string) => instruments.find((i) => i.id === id)?.name ?? "gauge";
+  const plateName = (plate: PlateKind, field: string) => {
+    const name = plateFields(plate, facts).find((f) => f.key === field)?.name ?? field;
+    return `${PLATE_NAMES[plate]}, ${name.toLowerCase()}`;
+  };
+  return (note) => {
+    const text = note.value ?? "";
+    switch (note.topic) {
+      case "words":
+        return { name: WORDS_NAMES[note.about], text };
+      case "test-words":
+        return { name: testRow(note.test)?.name ?? note.test, text };
+      case "no-after":
+        return {
+          name: testRow(note.test)?.name ?? note.test,
+          text: `no reading after it: ${text}`,
+        };
+      case "isolated-by":
+        return { name: "Isolated and proven dead by", text, signed: true };
+      case "locked":
+        return { name: "Supply", text: "off, locked and tagged", signed: true };
+      case "dead":
+        return {
+          name: deadTestOf(facts).find((c) => c.id === note.check)?.name ?? note.check,
+          text,
+          signed: true,
+        };
+      case "plate":
+        return { name: plateName(note.plate, note.field), text };
+      case "unreadable":
+        return { name: plateName(note.plate, note.field), text: "could not be read" };
+      case "gauge":
+        return note.fact === "height" || note.fact === "line"
+          ? { name: `${gaugeName(note.instrument)}, ${note.fact}`, text }
+          : undefined;
+      case "zero":
+        return { name: `${gaugeName(note.instrument)} at rest`, text };
+      case "read-with":
+        return {
+          name: `${note.side === "suction" ? "Suction" : "Discharge"} read with`,
+          text: gaugeName(text),
+        };
+      case "stop":
+        return { name: `Stop: ${note.stop.replace("-", " ")}`, text: "answered", signed: true };
+      case "volts-between":
+        return {
+          name: "Voltages were read",
+          text: text === "lines" ? "line to line" : "line to neutral",
+        };
+      case "tag":
+        return { name: "Tag seen", text };
+      case "opened":
+        return { name: "The pump", text: "was open" };
+      case "picture-gone":
+        return undefined;
+    }
+  };
+}

@@ -1,0 +1,258 @@
+/**
+ * What a visit is made of: entries that are only ever appended. Each has its id from the device that
+ * made it, names the entry it replaces, and is refused unless every id in it is known and its figure
+ * is what its text says. Entries of earlier versions are carried forward here.
+ */
+import * as z from "zod";
+import {
+  CAUTION_IDS,
+  DEAD_CHECK_IDS,
+  dimensionAt,
+  entryId,
+  GAUGE_FACTS,
+  LONGEST_TEXT,
+  NO_AFTER_REASONS,
+  OBSERVATION_IDS,
+  personId,
+  PICTURE_SUBJECTS,
+  plain,
+  PLATE_KEYS,
+  PLATE_KINDS,
+  SNAPSHOT_LABELS,
+  STOP_IDS,
+  TEST_IDS,
+  TEST_OUTCOMES,
+} from "../case/index.ts";
+import { fail, ok, parseReading, type Result } from "../quantity/index.ts";
+import { ENTRY_VERSION, upgradeEntry } from "./entry-versions.ts";
+
+/** What no database can hold: a NUL, half of a character. */
+const UNWRITABLE = /\u0000|\p{Surrogate}/u;
+
+const text = (most: number) =>
+  z
+    .string("A text is needed.")
+    .max(most, `It is longer than ${most} characters.`)
+    .refine((t) => !UNWRITABLE.test(t), "It has a character that cannot be stored.");
+
+const known = <const T extends readonly string[]>(what: string, ids: T) =>
+  z.enum(ids, { error: (issue) => `There is no ${what} “${shown(issue.input)}”.` });
+
+const shown = (input: unknown): string =>
+  typeof input === "string" ? input.slice(0, 40) : typeof input;
+
+const appended = {
+  version: z.literal(ENTRY_VERSION),
+  /** Made on the device: sending twice is harmless. */
+  id: entryId,
+  personId,
+  /** By the device's clock, ISO 8601: told, and never what decides an order. */
+  at: z.iso.datetime({ offset: true, error: "Its time is no time." }),
+  /** The entry it stands in place of. */
+  supersedes: entryId.nullable(),
+  /** Its place in the order of the server; null until the server has it. */
+  order: z.int().nullable().default(null),
+};
+
+/** Two figures that differ by less are one figure worked out twice. */
+const SAME_FIGURE = 1e-9;
+
+const reading = z
+  .object({
+    kind: z.literal("reading"),
+    ...appended,
+    /** A valve position, or the test the reading belongs to. */
+    snapshot: known("valve position or test", SNAPSHOT_LABELS),
+    slot: text(60),
+    /** Exactly as typed; empty when it was taken back. */
+    raw: text(LONGEST_TEXT),
+    unit: text(20).nullable(),
+    /** Mean of what was typed [SI]; null for a text that does not count. */
+    si: z.number("A figure is needed.").nullable(),
+    /** Why it does not count. */
+    fault: text(40).nullable(),
+    /** Why a value that can hardly be was kept. */
+    reason: text(LONGEST_TEXT).nullable(),
+  })
+  .superRefine((entry, ctx) => {
+    const dimension = dimensionAt(entry.snapshot, entry.slot);
+    if (!dimension) {
+      ctx.addIssue({ code: "custom", message: `There is no strip “${shown(entry.slot)}” there.` });
+      return;
+    }
+    if (entry.si === null) return;
+    const read = parseReading(entry.raw, dimension);
+    const differs =
+      !read.ok ||
+      Math.abs(read.value.mean - entry.si) > SAME_FIGURE * Math.max(1, Math.abs(entry.si)) ||
+      (entry.unit !== null && read.value.values[0].unit !== entry.unit);
+    if (differs) {
+      ctx.addIssue({ code: "custom", message: "Its figure is not what its text says." });
+    }
+  });
+
+const yes = z.literal("yes", "Only “yes” can be noted here.").nullable();
+const instrument = text(60).regex(/^[a-z0-9-]+$/i, "There is no such instrument.");
+const test = known("test", TEST_IDS);
+const plate = { plate: known("plate", PLATE_KINDS), field: known("field of a plate", PLATE_KEYS) };
+
+/** What is no reading: isolation, plates, how a gauge hangs, words. A null value takes it back. */
+const noted = z.discriminatedUnion("topic", [
+  z.object({
+    topic: z.literal("words"),
+    about: z.enum(["call", "look", "rotation"]),
+    value: text(4000).nullable(),
+  }),
+  z.object({ topic: z.literal("test-words"), test, value: text(4000).nullable() }),
+  z.object({
+    topic: z.literal("no-after"),
+    test,
+    value: known("reason", NO_AFTER_REASONS).nullable(),
+  }),
+  z.object({ topic: z.literal("locked"), value: yes }),
+  z.object({ topic: z.literal("isolated-by"), value: text(120).nullable() }),
+  z.object({
+    topic: z.literal("dead"),
+    check: known("check", DEAD_CHECK_IDS),
+    value: known("finding", ["dead", "live", "shown", "not shown"]).nullable(),
+  }),
+  z.object({ topic: z.literal("plate"), ...plate, value: text(200).nullable() }),
+  z.object({ topic: z.literal("unreadable"), ...plate, value: yes }),
+  z.object({
+    topic: z.literal("gauge"),
+    instrument,
+    fact: known("fact of a gauge", GAUGE_FACTS),
+    value: text(60).nullable(),
+  }),
+  z.object({ topic: z.literal("zero"), instrument, value: text(60).nullable() }),
+  z.object({
+    topic: z.literal("read-with"),
+    side: z.enum(["suction", "discharge"]),
+    value: instrument.nullable(),
+  }),
+  z.object({
+    topic: z.literal("volts-between"),
+    value: known("way", ["lines", "line-neutral"]).nullable(),
+  }),
+  z.object({ topic: z.literal("stop"), stop: known("Stop", STOP_IDS), value: yes }),
+  z.object({ topic: z.literal("tag"), value: text(20).nullable() }),
+  z.object({ topic: z.literal("opened"), value: yes }),
+  z.object({
+    topic: z.literal("picture-gone"),
+    picture: z.uuid(),
+    value: known("way", ["turned", "taken away"]).nullable(),
+  }),
+]);
+
+const sheetEntry = z.discriminatedUnion("kind", [
+  reading,
+  z.object({
+    kind: z.literal("observation"),
+    ...appended,
+    observation: known("observation", OBSERVATION_IDS),
+    state: z.enum(["present", "absent", "not-looked"]),
+  }),
+  z.object({
+    kind: z.literal("acknowledgement"),
+    ...appended,
+    caution: known("caution", CAUTION_IDS),
+  }),
+  z
+    .object({
+      kind: z.literal("test"),
+      ...appended,
+      test,
+      /** null: taken back. */
+      outcome: text(60).nullable(),
+    })
+    .superRefine((entry, ctx) => {
+      const outcomes: readonly string[] = TEST_OUTCOMES[entry.test];
+      if (entry.outcome === null || outcomes.includes(entry.outcome)) return;
+      ctx.addIssue({
+        code: "custom",
+        message: `“${shown(entry.outcome)}” is no outcome of that test.`,
+      });
+    }),
+  z.object({ kind: z.literal("note"), ...appended, note: noted }),
+]);
+
+export type SheetEntry = z.output<typeof sheetEntry>;
+export type EntryKind = SheetEntry["kind"];
+export type ReadingEntry = Extract<SheetEntry, { kind: "reading" }>;
+export type NoteEntry = Extract<SheetEntry, { kind: "note" }>;
+export type Note = NoteEntry["note"];
+/** What a note is about, without what it says. */
+export type NoteSubject = WithoutValue<Note>;
+type WithoutValue<T> = T extends unknown ? Omit<T, "value"> : never;
+
+/**
+ * Lets one entry in, whatever version wrote it. Fails with one sentence for the person who typed it.
+ * @param json - from a device, a row or a file: nothing is taken for granted
+ */
+export function readEntry(json: unknown): Result<SheetEntry, string> {
+  if (!plain(json) || typeof json !== "object" || json === null || Array.isArray(json))
+    return fail("It is no entry.");
+  const upgraded = upgradeEntry(json as Readonly<Record<string, unknown>>);
+  if (!upgraded.ok) return upgraded;
+  // Where a field has no words of its own, these stand for the schema's.
+  const parsed = sheetEntry.safeParse(upgraded.value, { error: () => "It is not understood." });
+  if (parsed.success) return ok(parsed.data);
+  const [issue] = parsed.error.issues;
+  return fail(issue?.message ?? "");
+}
+
+/** An entry that could not be understood: shown as such, and left out. */
+export interface UnreadEntry {
+  readonly id: string;
+  readonly kind: string;
+  /** What was typed, as far as it can be found. */
+  readonly text: string;
+  readonly reason: string;
+}
+
+/** Reads many; those that cannot be understood come back named. */
+export function readEntries(list: readonly unknown[]): {
+  readonly entries: readonly SheetEntry[];
+  readonly unread: readonly UnreadEntry[];
+} {
+  const entries: SheetEntry[] = [];
+  const unread: UnreadEntry[] = [];
+  for (const json of list) {
+    const read = readEntry(json);
+    if (read.ok) entries.push(read.value);
+    else unread.push(unreadEntry(json, read.error));
+  }
+  return { entries, unread };
+}
+
+/** What can be told of an entry that is not understood. */
+export function unreadEntry(json: unknown, reason: string): UnreadEntry {
+  const of = (typeof json === "object" && json !== null ? json : {}) as Record<string, unknown>;
+  const word = (key: string): string => {
+    const value = of[key];
+    return typeof value === "string" ? value : "";
+  };
+  const note = of["note"];
+  const noteText =
+    typeof note === "object" && note !== null && "value" in note ? String(note.value) : "";
+  return {
+    id: word("id").slice(0, 60),
+    kind: word("kind").slice(0, 20),
+    text: (word("raw") || word("text") || noteText || word("observation") || word("test")).slice(
+      0,
+      4000,
+    ),
+    reason,
+  };
+}
+
+/** What a photo shows, and how large it is; its bytes travel beside it. */
+export const pictureFacts = z.object({
+  id: z.uuid(),
+  personId,
+  at: z.iso.datetime({ offset: true }),
+  about: z.enum(PICTURE_SUBJECTS),
+  width: z.coerce.number().int().min(1).max(20_000),
+  height: z.coerce.number().int().min(1).max(20_000),
+});
+export type PictureFacts = z.output<typeof pictureFacts>;

@@ -1,0 +1,181 @@
+/**
+ * The visit as it stands: of everything that was appended, what counts.
+ *
+ * Order comes from what replaces what; between two that nothing replaces, from the server's order, and
+ * what the server does not have yet comes after what it has. A device's clock decides nothing.
+ */
+import type { CautionId, EntryId, ObservationId, SnapshotLabel, TestId } from "../case/index.ts";
+import type {
+  Note,
+  NoteEntry,
+  NoteSubject,
+  PictureFacts,
+  ReadingEntry,
+  SheetEntry,
+} from "./entries.ts";
+
+type Of<K extends SheetEntry["kind"]> = Extract<SheetEntry, { kind: K }>;
+
+export interface VisitState {
+  /** By snapshot and slot. A reading taken back (empty text) is not among them. */
+  readonly readings: ReadonlyMap<string, ReadingEntry>;
+  readonly observations: ReadonlyMap<ObservationId, "present" | "absent">;
+  readonly acknowledged: ReadonlyMap<CautionId, Of<"acknowledgement">>;
+  readonly outcomes: ReadonlyMap<TestId, { readonly outcome: string; readonly at: string }>;
+  /** By {@link noteKey}; one taken back is not among them. */
+  readonly notes: ReadonlyMap<string, NoteEntry>;
+  /** The entry that counts of each thing noted, taken back or not: what the next one replaces. */
+  readonly heads: ReadonlyMap<string, EntryId>;
+}
+
+export const readingKey = (snapshot: SnapshotLabel, slot: string): string => `${snapshot}/${slot}`;
+
+/** What a note is about, as a key. */
+export function noteKey(note: NoteSubject): string {
+  switch (note.topic) {
+    case "words":
+      return `words/${note.about}`;
+    case "test-words":
+    case "no-after":
+      return `${note.topic}/${note.test}`;
+    case "dead":
+      return `dead/${note.check}`;
+    case "plate":
+    case "unreadable":
+      return `${note.topic}/${note.plate}/${note.field}`;
+    case "gauge":
+      return `gauge/${note.instrument}/${note.fact}`;
+    case "zero":
+      return `zero/${note.instrument}`;
+    case "read-with":
+      return `read-with/${note.side}`;
+    case "stop":
+      return `stop/${note.stop}`;
+    case "picture-gone":
+      return `picture-gone/${note.picture}`;
+    case "locked":
+    case "isolated-by":
+    case "volts-between":
+    case "tag":
+    case "opened":
+      return note.topic;
+  }
+}
+
+/** What an entry is about: of entries that share it, one counts. */
+export function entryKey(entry: EntrySubject): string {
+  switch (entry.kind) {
+    case "reading":
+      return `reading/${readingKey(entry.snapshot, entry.slot)}`;
+    case "observation":
+      return `observation/${entry.observation}`;
+    case "acknowledgement":
+      return `acknowledgement/${entry.caution}`;
+    case "test":
+      return `test/${entry.test}`;
+    case "note":
+      return `note/${noteKey(entry.note)}`;
+  }
+}
+
+/** As much of an entry as says what it is about. */
+export type EntrySubject =
+  | Pick<ReadingEntry, "kind" | "snapshot" | "slot">
+  | Pick<Of<"observation">, "kind" | "observation">
+  | Pick<Of<"acknowledgement">, "kind" | "caution">
+  | Pick<Of<"test">, "kind" | "test">
+  | { readonly kind: "note"; readonly note: NoteSubject };
+
+/** What was noted of a subject; undefined when nothing is, or it was taken back. */
+export function noted(
+  state: Pick<VisitState, "notes">,
+  subject: NoteSubject,
+): NoteEntry | undefined {
+  return state.notes.get(noteKey(subject));
+}
+
+/** The text of {@link noted}. */
+export const notedText = (
+  state: Pick<VisitState, "notes">,
+  subject: NoteSubject,
+): string | undefined => noted(state, subject)?.note.value ?? undefined;
+
+/** Every note of one topic that counts. */
+export const notesOf = <T extends Note["topic"]>(
+  state: Pick<VisitState, "notes">,
+  topic: T,
+): readonly { readonly note: Extract<Note, { topic: T }>; readonly entry: NoteEntry }[] =>
+  [...state.notes.values()].flatMap((entry) =>
+    entry.note.topic === topic ? [{ note: entry.note as Extract<Note, { topic: T }>, entry }] : [],
+  );
+
+/** Entries once each: what the server said of one counts before what the device has of it. */
+export function distinct(entries: readonly SheetEntry[]): SheetEntry[] {
+  const byId = new Map<EntryId, SheetEntry>();
+  for (const entry of entries) {
+    const known = byId.get(entry.id);
+    if (!known || (known.order === null && entry.order !== null)) byId.set(entry.id, entry);
+  }
+  return [...byId.values()];
+}
+
+/** Server's order first; what it does not have yet after it, as it was made here. */
+export const inOrder = (entries: readonly SheetEntry[]): SheetEntry[] =>
+  distinct(entries).sort((a, b) => place(a) - place(b));
+
+const place = ({ order }: SheetEntry): number => order ?? Number.MAX_SAFE_INTEGER;
+
+/** Folds entries into what counts. How often and in which order they arrive does not matter. */
+export function foldEntries(entries: readonly SheetEntry[]): VisitState {
+  const byKey = new Map<string, SheetEntry[]>();
+  for (const entry of inOrder(entries)) {
+    const key = entryKey(entry);
+    const list = byKey.get(key);
+    if (list) list.push(entry);
+    else byKey.set(key, [entry]);
+  }
+  const readings = new Map<string, ReadingEntry>();
+  const observations = new Map<ObservationId, "present" | "absent">();
+  const acknowledged = new Map<CautionId, Of<"acknowledgement">>();
+  const outcomes = new Map<TestId, { outcome: string; at: string }>();
+  const notes = new Map<string, NoteEntry>();
+  const heads = new Map<string, EntryId>();
+  for (const [key, list] of byKey) {
+    const entry = counting(list);
+    if (!entry) continue;
+    heads.set(key, entry.id);
+    switch (entry.kind) {
+      case "reading":
+        if (entry.raw !== "") readings.set(readingKey(entry.snapshot, entry.slot), entry);
+        break;
+      case "observation":
+        if (entry.state !== "not-looked") observations.set(entry.observation, entry.state);
+        break;
+      case "acknowledgement":
+        acknowledged.set(entry.caution, entry);
+        break;
+      case "test":
+        if (entry.outcome !== null)
+          outcomes.set(entry.test, { outcome: entry.outcome, at: entry.at });
+        break;
+      case "note":
+        if (entry.note.value !== null) notes.set(noteKey(entry.note), entry);
+        break;
+    }
+  }
+  return { readings, observations, acknowledged, outcomes, notes, heads };
+}
+
+/** Of entries about one thing, in order, the one that counts. A caution is acknowledged once: the first. */
+function counting(list: readonly SheetEntry[]): SheetEntry | undefined {
+  if (list[0]?.kind === "acknowledgement") return list[0];
+  const replaced = new Set(list.map((e) => e.supersedes));
+  // Two that replace each other can only be forged: then the last one is as good as any.
+  return list.findLast((e) => !replaced.has(e.id)) ?? list.at(-1);
+}
+
+/** Pictures that were not taken away. */
+export const picturesLeft = <T extends Pick<PictureFacts, "id">>(
+  pictures: readonly T[],
+  state: Pick<VisitState, "notes">,
+): T[] => pictures.filter((p) => !noted(state, { topic: "picture-gone", picture: p.id }));

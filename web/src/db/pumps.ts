@@ -1,0 +1,235 @@
+/** Pumps with their place, rating, plates, gauges and past: read back as a written pump file. */
+import type { EntityManager } from "@mikro-orm/postgresql";
+import {
+  caseOfPump,
+  type CaseError,
+  type PumpId,
+  pumpId as pumpIdSchema,
+  readPumpInPart,
+  type WrittenFingerprint,
+  type WrittenPump,
+} from "@yard-tack/core/case";
+import { causeFound, historyOf, readRecord } from "@yard-tack/core/record";
+import {
+  type Instrument as InstrumentRecord,
+  pumpView,
+  type PumpView,
+  rememberedGauges,
+  situationOf,
+} from "@yard-tack/core/visit";
+import { v4 as newId } from "uuid";
+import { unitOfWork } from "./connection";
+import { Curve, Fingerprint, Instrument, LogEntry, Plate, Pump, Site, ZeroCheck } from "./entities";
+import { inForce } from "./in-force";
+import { plateFacts, type PlateFacts, pumpRow, siteRow, writtenSnapshots } from "./rows";
+import { gaugeNotes } from "./sheet-entries";
+
+/** A pump as screens and case files need it: plain data. */
+export interface PumpRecord {
+  /** When this was read: the day of a visit that has no reading yet. */
+  readonly loadedAt: string;
+  readonly id: PumpId;
+  /** Rises with each change of the pump itself. */
+  readonly version: number;
+  readonly tag: string;
+  readonly purpose: string;
+  readonly family: string;
+  readonly installation: string | null;
+  readonly siteName: string;
+  readonly zone: string;
+  readonly units: "metric" | "us";
+  /** A case file without snapshots, observations or tests, as written. */
+  readonly written: WrittenPump;
+  /** What screens need of it, read by the one interpreter. */
+  readonly view: PumpView;
+  /** Parts of the register that are not in order and were left out. */
+  readonly faults: readonly CaseError[];
+  readonly instruments: readonly InstrumentRecord[];
+  readonly body: PlateFacts | null;
+  readonly motor: PlateFacts | null;
+  /** Where the rating in force comes from, and whether one before it can be put back. */
+  readonly curveSource: string | null;
+  readonly hasEarlierRating: boolean;
+  /** When it was taken off the yard. */
+  readonly retiredAt: string | null;
+}
+
+/** A pump with its current rating, plates, fingerprints, instruments and past. */
+export async function loadPump(id: PumpId): Promise<PumpRecord | undefined> {
+  return pumpRecord(await unitOfWork(), id);
+}
+
+const SIDES = ["suction", "discharge"] as const;
+
+/** {@link loadPump} within a unit of work. */
+export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRecord | undefined> {
+  const found = await em.findOne(Pump, { id });
+  if (!found) return undefined;
+  const pump = pumpRow.parse(found);
+  const where = { pumpId: id };
+  const [site, curves, plates, fingerprints, instruments, calls] = await Promise.all([
+    em.findOneOrFail(Site, { id: pump.siteId }),
+    em.find(Curve, where, { orderBy: { createdAt: "asc" } }),
+    em.find(Plate, where, { orderBy: { createdAt: "asc" } }),
+    em.find(Fingerprint, where, { orderBy: { takenAt: "asc" } }),
+    em.find(Instrument, { $or: [where, { pumpId: null }] }, { orderBy: { name: "asc" } }),
+    em.find(LogEntry, { ...where, kind: "call" }, { orderBy: { at: "asc" } }),
+  ]);
+  const ids = instruments.map((i) => i.id);
+  const [zeroChecks, notes] = await Promise.all([
+    em.find(ZeroCheck, { instrumentId: { $in: ids } }, { orderBy: { at: "asc" } }),
+    // A pump without gauges in the register has one of each side to hang notes on.
+    gaugeNotes(em, [...ids, ...SIDES.map((side) => `${side}-of-${id}`)]),
+  ]);
+  const place = siteRow.parse(site);
+  const curve = inForce(curves).at(-1);
+  const plate = (kind: string): PlateFacts | null => {
+    const facts = inForce(plates.filter((p) => p.kind === kind)).at(-1)?.facts;
+    const parsed = plateFacts.safeParse(facts);
+    return parsed.success ? parsed.data : null;
+  };
+  const motor = plate("motor");
+  const { site: conditions, ...layout } = pump.layout;
+  const register = {
+    format: "yard-tack/case",
+    version: 1,
+    pump: {
+      tag: pump.tag,
+      family: pump.family,
+      ...(pump.installation ? { installation: pump.installation } : {}),
+      ...pump.details,
+      ...curve?.rating,
+      ...(motor ? { motor } : {}),
+    },
+    site: { ...place.conditions, ...(isObject(conditions) ? conditions : {}) },
+    ...layout,
+  };
+  const { written, file, faults } = readPumpInPart(register);
+  const situation = situationOf(caseOfPump(file));
+  const submerged = situation.installation === "submerged";
+  const gauges = rememberedGauges({ id, submerged }, instruments, zeroChecks, notes);
+  const earlier = calls.map(({ at, body }) => {
+    const record = readRecord(body);
+    return { at, cause: causeFound(record), done: record.done };
+  });
+  const kept = fingerprints.map((f): WrittenFingerprint => ({
+    date: f.takenAt.toISOString().slice(0, 10),
+    reason: f.reason,
+    snapshots: writtenSnapshots(f.snapshots),
+  }));
+  return {
+    loadedAt: new Date().toISOString(),
+    id,
+    version: pump.version,
+    tag: pump.tag,
+    purpose: pump.purpose,
+    family: pump.family,
+    installation: pump.installation,
+    siteName: place.name,
+    zone: place.zone,
+    units: place.units,
+    written: {
+      ...written,
+      ...(kept.length > 0 ? { fingerprint: kept } : {}),
+      history: historyOf(earlier, gauges.zeroChecks, instruments),
+    },
+    view: pumpView(situation),
+    faults,
+    motor,
+    body: plate("body"),
+    curveSource: curve?.source ?? null,
+    hasEarlierRating: Boolean(curve?.supersedes),
+    retiredAt: pump.retiredAt?.toISOString() ?? null,
+    instruments: gauges.instruments,
+  };
+}
+
+const isObject = (v: unknown): v is Readonly<Record<string, unknown>> =>
+  typeof v === "object" && v !== null && !Array.isArray(v);
+
+/** Pumps whose id begins with these eight digits. */
+export async function pumpsByCode(code: string): Promise<PumpId[]> {
+  const em = await unitOfWork();
+  const rows = await em.find(Pump, {
+    id: {
+      $gte: `${code}-0000-0000-0000-000000000000`,
+      $lte: `${code}-ffff-ffff-ffff-ffffffffffff`,
+    },
+  });
+  return rows.map((r) => pumpIdSchema.parse(r.id));
+}
+
+/** Every site with its pumps, those off the yard apart. */
+export async function yard() {
+  const em = await unitOfWork();
+  const [sites, pumps] = await Promise.all([
+    em.find(Site, {}, { orderBy: { name: "asc" } }),
+    em.find(Pump, {}, { orderBy: { tag: "asc" } }),
+  ]);
+  const rows = pumps.map((p) => pumpRow.parse(p));
+  return sites.map((s) => {
+    const site = siteRow.parse(s);
+    const here = rows.filter((p) => p.siteId === site.id);
+    return {
+      site,
+      pumps: here.filter((p) => !p.retiredAt),
+      retired: here.filter((p) => p.retiredAt),
+    };
+  });
+}
+
+/** Whether a pump is there. */
+export async function pumpExists(id: PumpId): Promise<boolean> {
+  return (await (await unitOfWork()).count(Pump, { id })) > 0;
+}
+
+/** Takes a pump off the yard, or puts it back. Its log, its curve and its open sheet stay. */
+export async function setRetired(id: PumpId, retiredAt: Date | null): Promise<void> {
+  await (await unitOfWork()).nativeUpdate(Pump, { id }, { retiredAt });
+}
+
+export interface NewPump {
+  readonly tag: string;
+  readonly family: string;
+  readonly installation: string | null;
+  readonly purpose: string;
+  /** A place that is there, or one to be made. */
+  readonly site:
+    | { readonly id: string }
+    | { readonly name: string; readonly zone: string; readonly units: "metric" | "us" };
+}
+
+/** Makes a pump; says what stands in the way. */
+export async function createPump(
+  pump: NewPump,
+): Promise<
+  | { readonly ok: true; readonly id: PumpId }
+  | { readonly ok: false; readonly why: "tag-taken" | "no-such-site" }
+> {
+  const { site, ...facts } = pump;
+  const em = await unitOfWork();
+  const now = new Date();
+  const id = pumpIdSchema.parse(newId());
+  return em.transactional(async (tx) => {
+    let siteId = "id" in site ? site.id : newId();
+    if ("id" in site) {
+      if (!(await tx.findOne(Site, { id: siteId }))) return { ok: false, why: "no-such-site" };
+      if (await tx.findOne(Pump, { siteId, tag: pump.tag })) return { ok: false, why: "tag-taken" };
+    } else {
+      siteId = newId();
+      tx.create(Site, { ...site, id: siteId, conditions: {}, createdAt: now });
+      await tx.flush();
+    }
+    tx.create(Pump, {
+      ...facts,
+      id,
+      siteId,
+      details: {},
+      layout: {},
+      retiredAt: null,
+      createdAt: now,
+    });
+    await tx.flush();
+    return { ok: true, id };
+  });
+}

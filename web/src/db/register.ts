@@ -1,0 +1,156 @@
+/** What the register keeps of a pump in rows that replace one another: ratings, plates, its place. */
+import { LockMode, OptimisticLockError, UniqueConstraintViolationException } from "@mikro-orm/core";
+import type { EntityManager } from "@mikro-orm/postgresql";
+import type { PlateKind, PumpId } from "@yard-tack/core/case";
+import { v4 as newId } from "uuid";
+import { unitOfWork } from "./connection";
+import { Curve, Plate, Pump } from "./entities";
+import { inForce } from "./in-force";
+import type { PlateFacts } from "./rows";
+
+type Json = Readonly<Record<string, unknown>>;
+
+/** What became of a save: somebody else's may have come first. */
+export type Saved = "saved" | "no-such-pump" | "newer";
+
+/** A rating in force. */
+export interface Rating {
+  readonly id: string;
+  readonly rating: Json;
+  readonly source: string;
+}
+
+/** The rating in force: the newest one that nothing replaces. */
+async function ratingInForce(em: EntityManager, pumpId: PumpId) {
+  const rows = await em.find(Curve, { pumpId }, { orderBy: { createdAt: "asc", id: "asc" } });
+  return inForce(rows).at(-1);
+}
+
+/** {@link ratingInForce}, as plain data. */
+export async function currentRating(pumpId: PumpId): Promise<Rating | undefined> {
+  const row = await ratingInForce(await unitOfWork(), pumpId);
+  return row && { id: row.id, rating: row.rating, source: row.source };
+}
+
+/** Makes two saves at once one after the other, so that the second one sees the first. */
+const locked = (em: EntityManager, id: PumpId) =>
+  em.findOne(Pump, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+
+/**
+ * Appends a rating in place of the one in force; an earlier one is never changed.
+ * @param basedOn - the rating it was made from; `over` saves it whatever is in force
+ */
+export async function saveRating(
+  pumpId: PumpId,
+  rating: Json,
+  source: string,
+  { basedOn, over }: { readonly basedOn: string | null; readonly over: boolean },
+): Promise<Saved> {
+  const em = await unitOfWork();
+  return orNewer(() =>
+    em.transactional(async (tx) => {
+      if (!(await locked(tx, pumpId))) return "no-such-pump";
+      const now = await ratingInForce(tx, pumpId);
+      if (!over && (now?.id ?? null) !== basedOn) return "newer";
+      tx.create(Curve, { ...fresh(pumpId, now?.id), rating: { ...rating }, source });
+      await tx.flush();
+      return "saved";
+    }),
+  );
+}
+
+/** Puts the rating before the present one back, as a new one; returns whether there was one. */
+export async function putRatingBack(pumpId: PumpId): Promise<boolean> {
+  const em = await unitOfWork();
+  const saved = await orNewer(() =>
+    em.transactional(async (tx) => {
+      if (!(await locked(tx, pumpId))) return "no-such-pump";
+      const now = await ratingInForce(tx, pumpId);
+      const before = now?.supersedes ? await tx.findOne(Curve, { id: now.supersedes }) : null;
+      if (!now || !before) return "newer";
+      const { rating, source } = before;
+      tx.create(Curve, { ...fresh(pumpId, now.id), rating, source });
+      await tx.flush();
+      return "saved";
+    }),
+  );
+  return saved === "saved";
+}
+
+/** Takes what was read on a plate into the register: a new row that keeps the one before. */
+export async function savePlate(
+  pumpId: PumpId,
+  kind: PlateKind,
+  facts: PlateFacts,
+): Promise<Saved> {
+  const em = await unitOfWork();
+  return orNewer(() =>
+    em.transactional(async (tx) => {
+      if (!(await locked(tx, pumpId))) return "no-such-pump";
+      await appendPlate(tx, pumpId, kind, (before) => ({ ...before, ...facts }));
+      return "saved";
+    }),
+  );
+}
+
+/** What the place form keeps of a pump. */
+export interface PlaceChange {
+  readonly details: Json;
+  readonly layout: Json;
+  readonly motor: Json | undefined;
+}
+
+/** Writes what is known of a pump and its place; a changed motor plate as a new row. */
+export async function savePlace(
+  pumpId: PumpId,
+  version: number,
+  { details, layout, motor }: PlaceChange,
+): Promise<Saved> {
+  const em = await unitOfWork();
+  return orNewer(() =>
+    em.transactional(async (tx) => {
+      const pump = await locked(tx, pumpId);
+      if (!pump) return "no-such-pump";
+      if (pump.version !== version) return "newer";
+      pump.details = { ...details };
+      pump.layout = { ...layout };
+      await tx.flush();
+      if (motor) await appendPlate(tx, pumpId, "motor", () => motor);
+      return "saved";
+    }),
+  );
+}
+
+/** Appends a plate in place of the one in force, unless it says the same. */
+async function appendPlate(
+  tx: EntityManager,
+  pumpId: PumpId,
+  kind: PlateKind,
+  facts: (before: Json | undefined) => Json,
+): Promise<void> {
+  const plates = await tx.find(Plate, { pumpId, kind }, { orderBy: { createdAt: "asc" } });
+  const before = inForce(plates).at(-1);
+  const next = facts(before?.facts);
+  if (JSON.stringify(next) === JSON.stringify(before?.facts)) return;
+  tx.create(Plate, { ...fresh(pumpId, before?.id), kind, facts: { ...next } });
+  await tx.flush();
+}
+
+const fresh = (pumpId: PumpId, supersedes: string | undefined) => ({
+  id: newId(),
+  pumpId,
+  createdAt: new Date(),
+  supersedes: supersedes ?? null,
+});
+
+/** Two that would replace one row: the database lets one of them through. */
+async function orNewer(save: () => Promise<Saved>): Promise<Saved> {
+  try {
+    return await save();
+  } catch (error) {
+    const other =
+      error instanceof UniqueConstraintViolationException || error instanceof OptimisticLockError;
+    if (other) return "newer";
+    throw error;
+  }
+}

@@ -1,0 +1,114 @@
+/** Rows as they come back from the database: parsed, never taken on trust. */
+import {
+  OBSERVATION_IDS,
+  type ObservationId,
+  personId,
+  pumpId,
+  sheetId,
+  snapshotSchema,
+  type WrittenSnapshot,
+} from "@yard-tack/core/case";
+import { visitPoint } from "@yard-tack/core/record";
+import * as z from "zod";
+
+/** What a person has set for themselves; anything not understood counts as not set. */
+export const settingsRow = z.object({
+  /** Bigger targets, nothing to swipe. */
+  gloves: z.boolean().catch(false).default(false),
+  /** Instruments they have with them; null while they never said. */
+  onHand: z.array(z.string().max(40)).max(40).nullable().catch(null).default(null),
+});
+
+export const personRow = z.object({
+  id: personId,
+  name: z.string(),
+  role: z.string(),
+  units: z.enum(["metric", "us"]),
+  settings: settingsRow,
+});
+export type PersonRow = z.output<typeof personRow>;
+
+export const siteRow = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  zone: z.string(),
+  units: z.enum(["metric", "us"]),
+  conditions: z.record(z.string(), z.unknown()),
+});
+
+export const pumpRow = z.object({
+  id: pumpId,
+  siteId: z.uuid(),
+  tag: z.string(),
+  purpose: z.string(),
+  family: z.string(),
+  installation: z
+    .string()
+    .nullish()
+    .transform((v) => v ?? null),
+  details: z.record(z.string(), z.unknown()),
+  layout: z.record(z.string(), z.unknown()),
+  retiredAt: z
+    .date()
+    .nullish()
+    .transform((v) => v ?? null),
+  version: z.number().int(),
+});
+
+/** What is on a plate: texts and plain numbers. */
+export const plateFacts = z.record(
+  z.string().regex(/^[a-zA-Z]{1,40}$/),
+  z.union([z.string().max(200), z.number()]),
+);
+export type PlateFacts = z.output<typeof plateFacts>;
+
+const isObservation = (id: string): id is ObservationId =>
+  OBSERVATION_IDS.some((known) => known === id);
+
+/** What to read first and take along on a call, and what worked it out. */
+export const forecastRow = z.object({
+  first: z.string().nullable(),
+  take: z.array(z.string()),
+  engine: z.string(),
+  dataVersion: z.string(),
+});
+export type Forecast = z.output<typeof forecastRow>;
+
+export const sheetRow = z.object({
+  id: sheetId,
+  pumpId,
+  kind: z.enum(["call", "round"]),
+  complaint: z.string(),
+  /** A code that this version does not know is left out. */
+  codes: z.array(z.string()).transform((list) => list.filter(isObservation)),
+  callerNote: z.string(),
+  dueAt: z.date(),
+  openedAt: z.date(),
+  signedAt: z
+    .date()
+    .nullish()
+    .transform((v) => v ?? null),
+  forecast: forecastRow
+    .nullish()
+    .catch(null)
+    .transform((v) => v ?? null),
+});
+export type SheetRow = z.output<typeof sheetRow>;
+
+export const visitKind = z.enum(["call", "round", "fingerprint", "addendum"]);
+export type VisitKind = z.output<typeof visitKind>;
+
+export const pointsRow = z.object({
+  pumpId,
+  at: z.date(),
+  kind: visitKind,
+  fingerprint: z.boolean(),
+  points: z.array(visitPoint),
+});
+
+const isSnapshot = (json: unknown): json is WrittenSnapshot =>
+  snapshotSchema.safeParse(json).success;
+
+/** Snapshots as written; one that is not in order is left out. */
+export const writtenSnapshots = (list: readonly unknown[]): WrittenSnapshot[] =>
+  list.filter(isSnapshot);

@@ -1,0 +1,293 @@
+/** Run sheets: opened, read whole, signed in one transaction with what they leave. */
+import { type EntityManager, LockMode } from "@mikro-orm/postgresql";
+import {
+  type DiagnosisResult,
+  type LogEntryId,
+  logEntryId,
+  type ObservationId,
+  type PersonId,
+  type PumpId,
+  type SheetId,
+  sheetId as sheetIdSchema,
+} from "@yard-tack/core/case";
+import { ENGINE_VERSION } from "@yard-tack/core/diagnosis";
+import { type LeftBehind, readRecord, type VisitRecord } from "@yard-tack/core/record";
+import {
+  pictureFacts,
+  type PictureFacts,
+  type SheetEntry,
+  type UnreadEntry,
+} from "@yard-tack/core/visit";
+import { v4 as newId } from "uuid";
+import { unitOfWork } from "./connection";
+import { Fingerprint, LogEntry, Photo, Pump, RunSheet, Site, VisitPoints } from "./entities";
+import { everybody } from "./people";
+import { pumpRecord, type PumpRecord } from "./pumps";
+import {
+  type Forecast,
+  pumpRow,
+  sheetRow,
+  type SheetRow,
+  siteRow,
+  visitKind,
+  type VisitKind,
+} from "./rows";
+import { entriesOf } from "./sheet-entries";
+
+/** A picture's facts with its place in the order of the server. */
+export type StoredPicture = PictureFacts & { readonly order: number };
+
+/** A log entry a sheet has left. */
+export interface SheetLogEntry {
+  readonly id: LogEntryId;
+  readonly kind: VisitKind;
+  readonly record: VisitRecord;
+}
+
+/** A run sheet with everything on it. */
+export interface SheetRecord {
+  readonly sheet: SheetRow;
+  readonly pump: PumpRecord;
+  readonly entries: readonly SheetEntry[];
+  readonly unread: readonly UnreadEntry[];
+  readonly pictures: readonly StoredPicture[];
+  /** What it was signed with, and addenda since, oldest first. */
+  readonly log: readonly SheetLogEntry[];
+  /** Names by id. */
+  readonly people: Readonly<Record<string, string>>;
+}
+
+/** Everything a run sheet holds; undefined when there is none of this id. */
+export async function loadSheet(id: SheetId): Promise<SheetRecord | undefined> {
+  return sheetRecord(await unitOfWork(), id);
+}
+
+async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord | undefined> {
+  const found = await em.findOne(RunSheet, { id });
+  if (!found) return undefined;
+  const sheet = sheetRow.parse(found);
+  const pump = await pumpRecord(em, sheet.pumpId);
+  if (!pump) return undefined;
+  const { entries, unread } = await entriesOf(em, id);
+  const photos = await em.find(
+    Photo,
+    { sheetId: id },
+    // Their bytes are asked for one by one.
+    { orderBy: { seq: "asc" }, exclude: ["data"] },
+  );
+  const log = await em.find(LogEntry, { sheetId: id }, { orderBy: { at: "asc" } });
+  const people = await everybody(em);
+  return {
+    sheet,
+    pump,
+    entries,
+    unread,
+    pictures: photos.flatMap((photo) => {
+      const facts = pictureFacts.safeParse({ ...photo, at: photo.at.toISOString() });
+      return facts.success ? [{ ...facts.data, order: photo.seq }] : [];
+    }),
+    log: log.map((row) => ({
+      id: logEntryId.parse(row.id),
+      kind: visitKind.parse(row.kind),
+      record: readRecord(row.body),
+    })),
+    people: Object.fromEntries(people.map((p) => [p.id, p.name])),
+  };
+}
+
+/** What a signature puts down. */
+export interface Signature extends LeftBehind {
+  readonly title: string;
+  readonly personId: PersonId;
+  /** The whole result as it was signed. */
+  readonly result: DiagnosisResult | null;
+  /** Why its readings become the pump's fingerprint; null when they do not. */
+  readonly fingerprintReason: string | null;
+}
+
+export type Signed =
+  | { readonly ok: true; readonly logEntryId: LogEntryId }
+  | { readonly ok: false; readonly why: "no-such-sheet" }
+  | {
+      readonly ok: false;
+      readonly why: "refused";
+      readonly field: string;
+      readonly message: string;
+    };
+
+/** A signature refused before it is put down. */
+export interface Refusal {
+  readonly field: string;
+  readonly message: string;
+}
+
+/**
+ * Signs a sheet. Its row is locked first, so that the entry has everything that was told kept; what comes
+ * later comes after it. Signing twice gives the first entry.
+ * @param sign - works out what the visit leaves from the sheet as it is under the lock
+ */
+export async function signSheet(
+  id: SheetId,
+  sign: (sheet: SheetRecord, at: Date) => Signature | Refusal,
+): Promise<Signed> {
+  const em = await unitOfWork();
+  return em.transactional(async (tx): Promise<Signed> => {
+    const row = await tx.findOne(RunSheet, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+    const sheet = row ? await sheetRecord(tx, id) : undefined;
+    if (!row || !sheet) return { ok: false, why: "no-such-sheet" };
+    const [before] = sheet.log;
+    if (row.signedAt && before) return { ok: true, logEntryId: before.id };
+    const at = new Date();
+    const signature = sign(sheet, at);
+    if ("field" in signature) return { ok: false, why: "refused", ...signature };
+    const entry = await writeEntry(tx, sheet.sheet, sheet.sheet.kind, signature, at);
+    row.signedAt = at;
+    await tx.flush();
+    return { ok: true, logEntryId: entry };
+  });
+}
+
+/** Puts what came after a signature into the log, as an entry that adds to the signed one. */
+export async function addToLog(
+  id: SheetId,
+  make: (sheet: SheetRecord, signed: SheetLogEntry, at: Date) => Signature | null,
+): Promise<LogEntryId | undefined> {
+  const em = await unitOfWork();
+  return em.transactional(async (tx) => {
+    const row = await tx.findOne(RunSheet, { id }, { lockMode: LockMode.PESSIMISTIC_WRITE });
+    const sheet = row ? await sheetRecord(tx, id) : undefined;
+    const signed = sheet?.log[0];
+    if (!sheet || !signed) return undefined;
+    const at = new Date();
+    const addendum = make(sheet, signed, at);
+    if (!addendum) return undefined;
+    const entry = await writeEntry(tx, sheet.sheet, "addendum", addendum, at);
+    await tx.flush();
+    return entry;
+  });
+}
+
+async function writeEntry(
+  tx: EntityManager,
+  { id: sheetId, pumpId }: SheetRow,
+  kind: VisitKind,
+  left: Signature,
+  at: Date,
+): Promise<LogEntryId> {
+  const id = logEntryId.parse(newId());
+  const { personId, title, record, result, fingerprintReason: reason } = left;
+  tx.create(LogEntry, {
+    id,
+    pumpId,
+    sheetId,
+    personId,
+    at,
+    kind,
+    title,
+    body: { ...record },
+    result: result && { ...result },
+    supersedes: null,
+  });
+  await tx.flush();
+  const kept = reason !== null && left.fingerprint.length > 0;
+  tx.create(VisitPoints, {
+    logEntryId: id,
+    pumpId,
+    at,
+    kind,
+    engine: ENGINE_VERSION,
+    fingerprint: kept,
+    points: [...left.points],
+  });
+  if (kept) {
+    tx.create(Fingerprint, {
+      id: newId(),
+      pumpId,
+      takenAt: at,
+      reason,
+      snapshots: left.fingerprint.map((s) => ({ ...s })),
+      logEntryId: id,
+      personId,
+    });
+  }
+  await tx.flush();
+  return id;
+}
+
+export interface NewSheet {
+  readonly pumpId: PumpId;
+  readonly kind: "call" | "round";
+  readonly complaint: string;
+  readonly codes: readonly ObservationId[];
+  readonly callerNote: string;
+}
+
+/** Opens a run sheet. */
+export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Promise<SheetId> {
+  const em = await unitOfWork();
+  const now = new Date();
+  const id = sheetIdSchema.parse(newId());
+  em.create(RunSheet, {
+    ...sheet,
+    id,
+    codes: [...sheet.codes],
+    dueAt: now,
+    openedAt: now,
+    signedAt: null,
+    forecast: forecast && { ...forecast },
+  });
+  await em.flush();
+  return id;
+}
+
+/** Keeps what was worked out to read first and take along. */
+export async function saveForecast(id: SheetId, forecast: Forecast): Promise<void> {
+  await (await unitOfWork()).nativeUpdate(RunSheet, { id }, { forecast: { ...forecast } });
+}
+
+/** Sheets not yet signed of pumps on the yard, the most pressing first, with pump and place. */
+export async function openSheets(pumpId?: PumpId) {
+  const em = await unitOfWork();
+  const found = await em.find(
+    RunSheet,
+    { signedAt: null, ...(pumpId ? { pumpId } : {}) },
+    { orderBy: { dueAt: "asc" } },
+  );
+  const sheets = found.map((row) => sheetRow.parse(row));
+  const placed = await withPlaces(em, sheets);
+  const begun = await begunOf(
+    em,
+    sheets.map((s) => s.id),
+  );
+  return placed
+    .filter(({ pump }) => !pump.retiredAt)
+    .map(({ row, ...place }) => ({ ...place, sheet: row, begun: begun.has(row.id) }));
+}
+
+/** Sheets that have an entry. */
+async function begunOf(em: EntityManager, ids: readonly SheetId[]): Promise<ReadonlySet<string>> {
+  const rows = await em.execute<{ sheet_id: string }[]>(
+    `select distinct sheet_id from sheet_entry
+       where sheet_id in (select jsonb_array_elements_text(?::jsonb)::uuid)`,
+    [JSON.stringify(ids)],
+  );
+  return new Set(rows.map((r) => r.sheet_id));
+}
+
+/** Rows with the pump and the site they belong to. */
+export async function withPlaces<T extends { readonly pumpId: string }>(
+  em: EntityManager,
+  rows: readonly T[],
+) {
+  const pumps = (await em.find(Pump, { id: { $in: rows.map((r) => r.pumpId) } })).map((p) =>
+    pumpRow.parse(p),
+  );
+  const sites = (await em.find(Site, { id: { $in: pumps.map((p) => p.siteId) } })).map((s) =>
+    siteRow.parse(s),
+  );
+  return rows.flatMap((row) => {
+    const pump = pumps.find((p) => p.id === row.pumpId);
+    const site = sites.find((s) => s.id === pump?.siteId);
+    return pump && site ? [{ row, pump, site }] : [];
+  });
+}

@@ -1,0 +1,51 @@
+/** Bodies as they arrive: read only as far as they may go. */
+import "server-only";
+
+/** The bytes of a body; undefined when it is longer than it may be: no more than that is ever held. */
+export async function readBytes(
+  body: ReadableStream<Uint8Array> | null,
+  most: number,
+): Promise<Uint8Array | undefined> {
+  if (!body) return new Uint8Array();
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  const reader = body.getReader();
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > most) {
+      await reader.cancel();
+      return undefined;
+    }
+    parts.push(value);
+  }
+  const whole = new Uint8Array(size);
+  let at = 0;
+  for (const part of parts) {
+    whole.set(part, at);
+    at += part.byteLength;
+  }
+  return whole;
+}
+
+export type Body =
+  | { readonly ok: true; readonly json: unknown }
+  | { readonly ok: false; readonly status: 400 | 413; readonly message: string };
+
+/** A JSON body of at most so many bytes; whatever length was promised, bytes are counted. */
+export async function readJson(request: Request, most: number): Promise<Body> {
+  const tooLong = {
+    ok: false,
+    status: 413,
+    message: `At most ${Math.round(most / 1e6)} MB is read.`,
+  } as const;
+  if (Number(request.headers.get("content-length") ?? 0) > most) return tooLong;
+  const bytes = await readBytes(request.body, most);
+  if (!bytes) return tooLong;
+  try {
+    return { ok: true, json: JSON.parse(new TextDecoder().decode(bytes)) };
+  } catch {
+    return { ok: false, status: 400, message: "This is not JSON." };
+  }
+}
