@@ -12,6 +12,7 @@ import {
   suctionStudy,
 } from "../visit/index.ts";
 import { isClear } from "./unexplained.ts";
+import { leverWords } from "../words/index.ts";
 
 export interface FieldView {
   readonly points: readonly {
@@ -205,7 +206,7 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
       name: LEVER_NAMES[r.id],
       feasible: r.feasible,
       setting: setting(r.value),
-      why: r.why,
+      why: leverWords(r.reason),
     })),
     schools: schools.map((s) => ({ name: s.name, wanted: metres(s.wanted), enough: s.enough })),
     lift: lift && {

@@ -10,6 +10,7 @@ import {
   standingTests,
   type VisitParts,
 } from "../visit/index.ts";
+import { noteWords } from "../words/index.ts";
 import { cautionRow } from "./tables/cautions.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
 import { type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
@@ -58,9 +59,9 @@ export function measured(file: CaseFile): Measured {
     snapshot,
     parts,
     notes: [
-      ...situation.notes,
+      ...situation.notes.map(noteWords),
       ...notes,
-      ...standingTests(file).notes,
+      ...standingTests(file).notes.map(noteWords),
       ...missing(situation, parts),
     ],
   };

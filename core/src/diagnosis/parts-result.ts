@@ -17,6 +17,7 @@ import {
   suctionStudy,
   type VisitParts,
 } from "../visit/index.ts";
+import { leverWords } from "../words/index.ts";
 
 const withUnit = ({ value, u }: Uncertain, unit: string) => {
   const b = band({ value, u });
@@ -113,7 +114,10 @@ export function npshResult(parts: VisitParts, situation: Situation): ResultNpsh 
     fromGauge: npsh.fromGauge?.value ?? null,
     fromLayout: npsh.fromLayout ?? null,
     unexplainedLoss: npsh.unexplainedLoss?.value ?? null,
-    levers: leverRows(situation, parts),
+    levers: leverRows(situation, parts).map(({ reason, ...row }) => ({
+      ...row,
+      why: leverWords(reason),
+    })),
     schools: [...schools],
     lift: lift
       ? {

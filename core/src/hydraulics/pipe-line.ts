@@ -157,7 +157,9 @@ export const exitLoss = (elements: readonly LineElement[], flow: number): number
 export interface OrderFault {
   /** Index of the element that cannot stand where it stands. */
   readonly index: number;
-  readonly message: string;
+  /** An inlet on the discharge side, or something before the inlet. */
+  readonly code: "suction-side-only" | "not-first";
+  readonly kind: LineKind;
 }
 
 /**
@@ -172,13 +174,11 @@ export function orderFaults(
   return elements.flatMap((e, index): OrderFault[] => {
     const atSource = e.kind === "inlet" || e.kind === "bell" || e.kind === "foot-valve";
     if (atSource && side === "discharge") {
-      return [{ index, message: `a ${words(e.kind)} belongs to the suction side` }];
+      return [{ index, code: "suction-side-only", kind: e.kind }];
     }
     const before = elements.slice(0, index).filter((b) => !SOURCE_END.has(b.kind));
     if (atSource && before.length > 0) {
-      return [
-        { index, message: `a ${words(e.kind)} stands at the source; nothing can come before it` },
-      ];
+      return [{ index, code: "not-first", kind: e.kind }];
     }
     return [];
   });
@@ -186,4 +186,3 @@ export function orderFaults(
 
 /** What may stand before or with the source end of a line. */
 const SOURCE_END: ReadonlySet<LineKind> = new Set(["inlet", "bell", "foot-valve", "strainer"]);
-const words = (kind: LineKind): string => kind.replace("-", " ");

@@ -1,5 +1,6 @@
 /** Ethylene and propylene glycol in water, as used in brine and heating circuits. */
 import { absolutePa, fail, ok, type Result } from "../quantity/index.ts";
+import type { LiquidFault } from "./fault.ts";
 import type { LiquidState } from "./liquid.ts";
 import { WATER_RANGE_K, waterAt } from "./water.ts";
 
@@ -79,24 +80,27 @@ const HIGHEST_CELSIUS = 100;
  * (ethylene glycol, 17 to 60 °C): density within 0.5 %, viscosity within 8 %.
  * @param temperature - [K], from the mix's freezing point to 373.15
  * @param concentration - mass fraction of glycol, 0 to 0.6
- * Fails with a sentence that names the range.
+ * Fails with `too-concentrated` or `out-of-range`.
  */
 export function glycolState(
   kind: Glycol,
   temperature: number,
   concentration: number,
-): Result<LiquidState, string> {
+): Result<LiquidState, LiquidFault> {
   const data = DATA[kind];
   const celsius = temperature - 273.15;
   if (!(concentration >= 0 && concentration <= HIGHEST_CONCENTRATION)) {
-    return fail(`${data.name} is known up to 60 % by mass.`);
+    return fail({ code: "too-concentrated", liquid: kind });
   }
   const freezing = glycolFreezingPoint(kind, concentration) - 273.15;
   // Thin mixes freeze near 0 °C, where the fit of the freezing point is a little warm.
   if (!(celsius >= Math.min(freezing, 0) && celsius <= HIGHEST_CELSIUS)) {
-    return fail(
-      `${data.name} at ${Math.round(100 * concentration)} % by mass is known from ${Math.round(freezing)} °C, where it freezes, to 100 °C.`,
-    );
+    return fail({
+      code: "out-of-range",
+      liquid: kind,
+      concentration,
+      freezesAt: freezing + 273.15,
+    });
   }
   const x = 100 * concentration - data.x0;
   const t = celsius - data.t0;

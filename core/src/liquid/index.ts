@@ -1,4 +1,5 @@
 export { STANDARD_ATMOSPHERE, standardAtmosphere } from "./atmosphere.ts";
+export type { LiquidFault } from "./fault.ts";
 export { glycolFreezingPoint } from "./glycol.ts";
 export { tableState, waterState } from "./liquid.ts";
 export type { LiquidState, LiquidTableRow } from "./liquid.ts";

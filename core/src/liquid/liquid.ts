@@ -1,5 +1,6 @@
 import { absolutePa, type AbsolutePa, fail, ok, type Result } from "../quantity/index.ts";
-import { WATER_RANGE_K, waterAt } from "./water.ts";
+import type { LiquidFault } from "./fault.ts";
+import { waterAt } from "./water.ts";
 
 /** What the hydraulics need to know of a liquid at its temperature. */
 export interface LiquidState {
@@ -24,14 +25,12 @@ export interface LiquidTableRow {
 /**
  * Water at a temperature.
  * @param temperature - [K], 273.15 to 453.15
- * Fails with a sentence that names the range.
+ * Fails with `out-of-range`.
  */
-export function waterState(temperature: number): Result<LiquidState, string> {
+export function waterState(temperature: number): Result<LiquidState, LiquidFault> {
   const w = waterAt(temperature);
   if (!w.ok) {
-    const low = WATER_RANGE_K.low - 273.15;
-    const high = WATER_RANGE_K.high - 273.15;
-    return fail(`Water properties are known from ${low} to ${high} °C.`);
+    return fail({ code: "out-of-range", liquid: "water" });
   }
   const { density, saturationPressure, kinematicViscosity } = w.value;
   return ok({ density, vapourPressure: saturationPressure, kinematicViscosity });
@@ -41,18 +40,18 @@ export function waterState(temperature: number): Result<LiquidState, string> {
  * A liquid from its own table, straight lines between rows (vapour pressure and viscosity in their
  * logarithms, which are nearly straight in temperature).
  * @param rows - at least one; the temperature must lie inside the table unless it has one row
- * Fails with a sentence when the table does not reach the temperature or lacks a density.
+ * Fails when the table does not reach the temperature or lacks a density.
  */
 export function tableState(
   rows: readonly LiquidTableRow[],
   temperature: number,
-): Result<LiquidState, string> {
+): Result<LiquidState, LiquidFault> {
   const sorted = [...rows].sort((a, b) => a.temperature - b.temperature);
   const first = sorted[0];
   const last = sorted[sorted.length - 1];
-  if (!first || !last) return fail("The liquid's table is empty.");
+  if (!first || !last) return fail({ code: "empty-table" });
   if (sorted.length > 1 && (temperature < first.temperature || temperature > last.temperature)) {
-    return fail("The liquid's table does not reach this temperature.");
+    return fail({ code: "out-of-range", liquid: "table" });
   }
   const read = (pick: (r: LiquidTableRow) => number | undefined, log: boolean) => {
     const known = sorted.filter((r) => (pick(r) ?? 0) > 0);
@@ -66,7 +65,7 @@ export function tableState(
     return log ? Math.exp(Math.log(a) + t * Math.log(b / a)) : a + t * (b - a);
   };
   const density = read((r) => r.density, false);
-  if (density === undefined) return fail("The liquid's table has no density.");
+  if (density === undefined) return fail({ code: "no-density" });
   return ok({
     density,
     // A liquid whose table gives no vapour pressure is one that hardly evaporates (oils).

@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { liquidFaultWords } from "../words/index.ts";
 import { glycolFreezingPoint, liquidAt, type LiquidName } from "./index.ts";
 
 const state = (name: LiquidName, celsius: number, concentration?: number) => {
   const s = liquidAt({ name, concentration }, celsius + 273.15);
-  if (!s.ok) throw new Error(s.error);
+  if (!s.ok) throw new Error(s.error.code);
   return s.value;
 };
 
@@ -123,6 +124,6 @@ describe("glycol", () => {
     ["water", -5, undefined, "0 to 180 °C"],
   ] as const)("%s at %i °C of %s is refused in words", (name, celsius, concentration, words) => {
     const s = liquidAt({ name, concentration }, celsius + 273.15);
-    expect(s.ok ? "" : s.error).toContain(words);
+    expect(s.ok ? "" : liquidFaultWords(s.error)).toContain(words);
   });
 });

@@ -1,5 +1,6 @@
 /** A liquid by the name a case or a screen gives it. */
 import { fail, type Result } from "../quantity/index.ts";
+import type { LiquidFault } from "./fault.ts";
 import { glycolState } from "./glycol.ts";
 import { type LiquidState, type LiquidTableRow, tableState, waterState } from "./liquid.ts";
 import { OCEAN_SALINITY, seaWaterState } from "./sea-water.ts";
@@ -23,9 +24,12 @@ export interface NamedLiquid {
 
 /**
  * A named liquid's state at a temperature [K].
- * Fails with a sentence that names what is missing, or the range.
+ * Fails with what is missing, or that it is out of range.
  */
-export function liquidAt(liquid: NamedLiquid, temperature: number): Result<LiquidState, string> {
+export function liquidAt(
+  liquid: NamedLiquid,
+  temperature: number,
+): Result<LiquidState, LiquidFault> {
   const { name, concentration } = liquid;
   switch (name) {
     case "water":
@@ -37,7 +41,7 @@ export function liquidAt(liquid: NamedLiquid, temperature: number): Result<Liqui
     case "ethylene-glycol":
     case "propylene-glycol":
       return concentration === undefined
-        ? fail("A glycol mix needs its concentration, as a fraction by mass.")
+        ? fail({ code: "no-concentration" })
         : glycolState(name, temperature, concentration);
   }
 }

@@ -1,5 +1,6 @@
 /** Sea water at atmospheric pressure: fresh water's properties with what the salt adds. */
 import { absolutePa, fail, ok, type Result } from "../quantity/index.ts";
+import type { LiquidFault } from "./fault.ts";
 import type { LiquidState } from "./liquid.ts";
 import { waterAt } from "./water.ts";
 
@@ -18,18 +19,18 @@ const SEA_WATER_RANGE = { lowK: 273.15, highK: 313.15, highestSalinity: 0.042 } 
  * as given there.
  * @param temperature - [K], 273.15 to 313.15
  * @param salinity - mass fraction of salt, 0 to 0.042
- * Fails with a sentence that names the range.
+ * Fails with `out-of-range`.
  */
 export function seaWaterState(
   temperature: number,
   salinity = OCEAN_SALINITY,
-): Result<LiquidState, string> {
+): Result<LiquidState, LiquidFault> {
   const { lowK, highK, highestSalinity } = SEA_WATER_RANGE;
   const fresh = waterAt(temperature);
   const inside =
     temperature >= lowK && temperature <= highK && salinity >= 0 && salinity <= highestSalinity;
   if (!inside || !fresh.ok) {
-    return fail("Sea water is known from 0 to 40 °C and up to 4.2 % of salt by mass.");
+    return fail({ code: "out-of-range", liquid: "sea-water" });
   }
   const t = temperature - 273.15;
   const density = fresh.value.density + saltDensity(t, 1000 * salinity);

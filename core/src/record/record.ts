@@ -49,7 +49,7 @@ const wordLine = z.object({
 const writtenSnapshot = z.custom<WrittenSnapshot>((v) => snapshotSchema.safeParse(v).success);
 
 /** Body of a log entry. A key that an earlier version did not write comes out empty. */
-export const visitRecord = z.object({
+const visitRecord = z.object({
   version: z.number().int().default(1),
   closed: z.enum(CLOSINGS).default("as it should be"),
   found: text,
@@ -86,7 +86,7 @@ export const visitRecord = z.object({
 export type VisitRecord = z.output<typeof visitRecord>;
 
 /** Version records are written in. */
-export const RECORD_VERSION = 2;
+const RECORD_VERSION = 2;
 
 /** Reads a record back. One that is not in order comes out with what it says of itself, and says so. */
 export function readRecord(json: unknown): VisitRecord {

@@ -20,7 +20,7 @@ const curve = built.value;
 /** A pump on a lift with warm water; `level` decides how short it is. */
 function setup(level: number, celsius = 60) {
   const water = waterState(273.15 + celsius);
-  if (!water.ok) throw new Error(water.error);
+  if (!water.ok) throw new Error(water.error.code);
   const flow = 78 / 3600;
   const head = readCurve(curve, flow).head ?? 0;
   return {

@@ -120,7 +120,7 @@ export function distinct(entries: readonly SheetEntry[]): SheetEntry[] {
 }
 
 /** Server's order first; what it does not have yet after it, as it was made here. */
-export const inOrder = (entries: readonly SheetEntry[]): SheetEntry[] =>
+const inOrder = (entries: readonly SheetEntry[]): SheetEntry[] =>
   distinct(entries).sort((a, b) => place(a) - place(b));
 
 const place = ({ order }: SheetEntry): number => order ?? Number.MAX_SAFE_INTEGER;

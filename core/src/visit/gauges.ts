@@ -4,7 +4,7 @@ import { parseQuantity } from "../quantity/index.ts";
 import type { Note } from "./entries.ts";
 
 /** One look at an instrument's zero. */
-export interface ZeroSeen {
+interface ZeroSeen {
   readonly at: string;
   readonly passed: boolean;
   readonly deviation: string;

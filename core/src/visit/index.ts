@@ -38,7 +38,8 @@ export type { GaugeNote, Gauges, Instrument, RegisteredInstrument, ZeroCheck } f
 export { gaugeInUse, placeOf, sideOf, vanGauges } from "./gauge-in-use.ts";
 export type { GaugeInUse, Side } from "./gauge-in-use.ts";
 export { doubtAbout, limitsOf } from "./plausible.ts";
-export type { Limits } from "./plausible.ts";
+export type { Doubt, Limits } from "./plausible.ts";
+export type { CaseNote, PlainNote } from "./case-note.ts";
 export { pumpView } from "./pump-view.ts";
 export type { PumpView } from "./pump-view.ts";
 export { stripsOf, TOOLS, USUAL_TOOLS } from "./strips.ts";
@@ -58,7 +59,7 @@ export type { FireStudy } from "./field.ts";
 export { heatStudy } from "./heat.ts";
 export type { HeatStudy } from "./heat.ts";
 export { leverModelOf, leverRows } from "./levers.ts";
-export type { LeverId, LeverRow } from "./levers.ts";
+export type { LeverId, LeverReason, LeverRow } from "./levers.ts";
 export { displacementDuty, jetDuty } from "./other-ratings.ts";
 export type { DisplacementDuty, JetDuty } from "./other-ratings.ts";
 export {

@@ -13,12 +13,41 @@ import type { Situation } from "./situation.ts";
 export type LeverId =
   "raise-level" | "throttle" | "slow" | "cool" | "warm" | "cut-loss" | "lower-pump" | "submerge";
 
+export type LeverReason =
+  | {
+      readonly code:
+        | "there-already"
+        | "there-at-this-flow"
+        | "there-at-this-speed"
+        | "more-than-the-loss"
+        | "larger-pipe"
+        | "no-flow"
+        | "no-speed"
+        | "too-cold-to-be-known"
+        | "cool-hours"
+        | "colder-than-likely"
+        | "warming-adds-vapour"
+        | "warm-tank";
+    }
+  | {
+      readonly code: "fill-pressure" | "raise-level" | "hang-deeper" | "new-feet";
+      /** More than can be set: it has to be built. */
+      readonly building: boolean;
+    }
+  | {
+      readonly code: "throttled";
+      /** Share of the flow, and head burned in the valve [m]. */
+      readonly flowLost: number;
+      readonly headBurned: number;
+    }
+  | { readonly code: "slowed"; readonly flowLost: number };
+
 export interface LeverRow {
   readonly id: LeverId;
   readonly feasible: boolean;
   readonly value: { readonly value: number; readonly unit: string } | null;
-  /** What it costs, or why it cannot be had. */
-  readonly why: string;
+  /** What it costs, or why it cannot be had; the words stand in `words`. */
+  readonly reason: LeverReason;
   /** Flow [m³/s] and head [m] with the lever moved; null where the duty stays or is unknown. */
   readonly after: { readonly flow: number; readonly head: number } | null;
 }
@@ -67,84 +96,78 @@ export function leverRows(
   const found = model && allLevers(model, margin);
   if (!found || found === "no-npsh-required") return [];
   const { raiseLevelBy: short, cutSuctionLossBy, throttleTo, slowTo, coolTo, warmTo } = found;
-  const there = "The margin is there already; this is what is to spare.";
+  const there: LeverReason = { code: "there-already" };
   const metres = { value: short, unit: "m" };
-  const move = (id: LeverId, cost: string): LeverRow => ({
+  const move = (id: LeverId, code: MoveCode): LeverRow => ({
     id,
     feasible: true,
     value: metres,
-    why: short <= 0 ? there : short > BUILDING ? `${cost} So much is a matter of building.` : cost,
+    reason: short <= 0 ? there : { code, building: short > BUILDING },
     after: null,
   });
   const { closedLoop, installation } = situation;
   const submerged = installation === "submerged";
   const flowLost = throttleTo && 1 - throttleTo.flow / model.flow;
   return [
-    move(
-      "raise-level",
-      closedLoop
-        ? "Fill pressure up; each metre gives one metre. The duty stays."
-        : "Each centimetre gives a centimetre. The duty stays as it is.",
-    ),
-    submerged
-      ? move("submerge", "Hung deeper on a longer riser. The duty stays, but for the riser's loss.")
-      : move("lower-pump", "New feet and pipes. The duty stays as it is."),
+    move("raise-level", closedLoop ? "fill-pressure" : "raise-level"),
+    submerged ? move("submerge", "hang-deeper") : move("lower-pump", "new-feet"),
     {
       id: "cut-loss",
       feasible: cutSuctionLossBy !== null,
       value: cutSuctionLossBy === null ? null : { value: cutSuctionLossBy, unit: "m" },
-      why:
+      reason:
         cutSuctionLossBy === null
-          ? "The whole clean suction loss is less than what is missing."
+          ? { code: "more-than-the-loss" }
           : short <= 0
             ? there
-            : "A larger pipe, fewer fittings or a cleaned strainer. The duty gains a little.",
+            : { code: "larger-pipe" },
       after: null,
     },
     {
       id: "throttle",
       feasible: throttleTo !== null,
       value: throttleTo && { value: throttleTo.flow, unit: "m3/s" },
-      why:
+      reason:
         throttleTo && flowLost !== null
           ? flowLost < 1e-9
-            ? "The margin is there at the present flow."
-            : `Costs ${(100 * flowLost).toFixed(0)} % of the flow; the valve burns ${throttleTo.headBurnedInValve.toFixed(1)} m.`
-          : "No flow that the curve states NPSH required for has the margin.",
+            ? { code: "there-at-this-flow" }
+            : { code: "throttled", flowLost, headBurned: throttleTo.headBurnedInValve }
+          : { code: "no-flow" },
       after: throttleTo && { flow: throttleTo.flow, head: throttleTo.pumpHead },
     },
     {
       id: "slow",
       feasible: slowTo !== null,
       value: slowTo && { value: slowTo.speed, unit: "r/min" },
-      why: slowTo
+      reason: slowTo
         ? slowTo.flow < model.flow
-          ? `Costs ${(100 * (1 - slowTo.flow / model.flow)).toFixed(0)} % of the flow, saves its power. A larger, slower pump keeps the duty.`
-          : "The margin is there at the present speed."
-        : "No lower speed has the margin on this system.",
+          ? { code: "slowed", flowLost: 1 - slowTo.flow / model.flow }
+          : { code: "there-at-this-speed" }
+        : { code: "no-speed" },
       after: slowTo && { flow: slowTo.flow, head: slowTo.head },
     },
     {
       id: "cool",
       feasible: coolTo !== null && coolTo >= COOLEST_LIKELY,
       value: coolTo === null ? null : { value: coolTo, unit: "K" },
-      why:
-        coolTo === null
-          ? "Short even at the coldest this liquid is known at."
-          : coolTo >= COOLEST_LIKELY
-            ? "Run in the cool hours, or shade and cool the source. The duty stays."
-            : "Colder than a source is likely to be.",
+      reason: {
+        code:
+          coolTo === null
+            ? "too-cold-to-be-known"
+            : coolTo >= COOLEST_LIKELY
+              ? "cool-hours"
+              : "colder-than-likely",
+      },
       after: null,
     },
     {
       id: "warm",
       feasible: warmTo !== null,
       value: warmTo === null ? null : { value: warmTo, unit: "K" },
-      why:
-        warmTo === null
-          ? "Warming thins a thick liquid only; here it adds more vapour pressure than it saves loss."
-          : "A warm tank or traced pipe thins the liquid; check the seal for the heat.",
+      reason: { code: warmTo === null ? "warming-adds-vapour" : "warm-tank" },
       after: null,
     },
   ];
 }
+
+type MoveCode = Extract<LeverReason, { building: boolean }>["code"];

@@ -8,23 +8,22 @@ import {
   standardAtmosphere,
 } from "../liquid/index.ts";
 import { absolutePa, type AbsolutePa } from "../quantity/index.ts";
+import type { CaseNote } from "./case-note.ts";
 import { leadingOf } from "./snapshot-of-case.ts";
 
 const SEA_LEVEL = absolutePa(STANDARD_ATMOSPHERE);
 
 /** Pressure of the air: a barometer at the site, else the altitude's standard, else sea level. */
-export function atmosphereOf(file: CaseFile, notes: string[]): AbsolutePa {
+export function atmosphereOf(file: CaseFile, notes: CaseNote[]): AbsolutePa {
   const { barometer, altitude } = file.site ?? {};
   if (barometer) {
     if (barometer.si > 40_000 && barometer.si < 120_000) return absolutePa(barometer.si);
-    notes.push(
-      "The barometer reading is no atmospheric pressure; the altitude is used in its place.",
-    );
+    notes.push({ code: "barometer-impossible" });
   }
   const standard = standardAtmosphere(altitude?.si ?? 0);
-  if (!altitude && !barometer) notes.push("No altitude or barometer: sea level is taken.");
+  if (!altitude && !barometer) notes.push({ code: "no-altitude" });
   if (standard.ok) return standard.value;
-  notes.push("The altitude is outside −500 to 5000 m; sea level is taken.");
+  notes.push({ code: "altitude-out-of-range" });
   return SEA_LEVEL;
 }
 
@@ -39,7 +38,7 @@ export interface CaseLiquid {
 }
 
 /** The liquid at its temperature; cold water with a note where the case's own cannot be. */
-export function liquidOf(file: CaseFile, notes: string[]): CaseLiquid {
+export function liquidOf(file: CaseFile, notes: CaseNote[]): CaseLiquid {
   const site = file.site;
   // Read on the day it counts before what the register says.
   const leading = leadingOf(file.snapshots);
@@ -62,11 +61,11 @@ export function liquidOf(file: CaseFile, notes: string[]): CaseLiquid {
     ),
   };
   if (!site?.liquid && temperature === undefined) {
-    notes.push("No liquid is named: cold water is taken.");
+    notes.push({ code: "no-liquid" });
   }
   const state = liquidAt(named, temperature ?? COLD_K);
   if (state.ok) return { named, temperature, state: state.value };
-  notes.push(`${state.error} Cold water is taken.`);
+  notes.push({ code: "liquid", fault: state.error });
   const water: NamedLiquid = { name: "water" };
   const cold = liquidAt(water, COLD_K);
   if (!cold.ok) throw new Error("cold water has properties");

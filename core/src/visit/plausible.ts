@@ -1,12 +1,5 @@
 /** Whether a value can be at all: asked about at once, kept with a reason. */
-import {
-  formatNumber,
-  parseQuantity,
-  prettyUnit,
-  type Quantity,
-  toUnit,
-  type Unit,
-} from "../quantity/index.ts";
+import { parseQuantity, type Quantity } from "../quantity/index.ts";
 import type { VisitState } from "./fold.ts";
 import type { Instrument } from "./gauges.ts";
 import { gaugeInUse, sideOf } from "./gauge-in-use.ts";
@@ -45,47 +38,44 @@ export function limitsOf(
   };
 }
 
-/** A question about a value that parses but can hardly be; undefined when there is none. */
-export function doubtAbout(
-  q: Quantity,
-  { range, plateCurrent: plate, atmosphere }: Limits,
-): string | undefined {
-  if (q.dimension === "pressure") {
-    const gauge = q.reference === "absolute" ? q.si - atmosphere : q.si;
-    if (gauge < -atmosphere * (1 + ROUNDING)) return "That is below a perfect vacuum here.";
-    const ends = range?.map((r) => parseQuantity(r, "pressure"));
-    const [low, high] = (ends ?? []).map((e) => (e.ok ? e.value.si : Number.NaN));
-    if (high !== undefined && gauge > high * 1.02)
-      return `That is beyond the end of this gauge (${range?.[1] ?? ""}).`;
-    if (low !== undefined && gauge < low - 0.02 * atmosphere)
-      return `That is below the start of this gauge (${range?.[0] ?? ""}).`;
-  }
-  if (
-    q.dimension !== "pressure" &&
-    q.dimension !== "length" &&
-    q.dimension !== "temperature" &&
-    q.si < 0
-  ) {
-    return `${nameOf(q)} cannot be negative.`;
-  }
-  const most = LARGEST[q.dimension];
-  if (most !== undefined && Math.abs(q.si) > most) {
-    return `${formatNumber(toUnit(q.si, q.unit as Unit))} ${prettyUnit(q.unit)} is more than any pump of this kind shows.`;
-  }
-  if (q.dimension === "current" && plate !== undefined && q.si > 8 * plate) {
-    return `That is more than eight times the plate's ${formatNumber(plate)} A.`;
-  }
-  return undefined;
-}
+/** What is hard to believe of a value; the words stand in `words`. */
+export type Doubt =
+  | { readonly code: "below-vacuum" | "negative"; readonly quantity: Quantity }
+  | {
+      readonly code: "beyond-gauge" | "before-gauge";
+      readonly quantity: Quantity;
+      /** The end of the gauge, as written. */
+      readonly end: string;
+    }
+  | { readonly code: "more-than-any"; readonly quantity: Quantity }
+  | { readonly code: "more-than-plate"; readonly quantity: Quantity; readonly plate: number };
 
 /** A needle against its stop is read a little beyond it. */
 const ROUNDING = 0.005;
+/** Beyond the end of a gauge by more than this share it cannot point, nor before its start by so much air. */
+const PLAY = 0.02;
+/** More than this many times the plate's current no motor draws for long. */
+const START_RATIO = 8;
+const MAY_BE_NEGATIVE: readonly Quantity["dimension"][] = ["pressure", "length", "temperature"];
 
-const NAMES: Readonly<Partial<Record<Quantity["dimension"], string>>> = {
-  flow: "A flow",
-  speed: "A speed",
-  current: "A clamp's reading",
-  voltage: "A voltage",
-};
-
-const nameOf = (q: Quantity): string => NAMES[q.dimension] ?? "This";
+/** A question about a value that parses but can hardly be; undefined when there is none. */
+export function doubtAbout(quantity: Quantity, limits: Limits): Doubt | undefined {
+  const { range, plateCurrent: plate, atmosphere } = limits;
+  const { dimension, si, reference } = quantity;
+  if (dimension === "pressure") {
+    const gauge = reference === "absolute" ? si - atmosphere : si;
+    if (gauge < -atmosphere * (1 + ROUNDING)) return { code: "below-vacuum", quantity };
+    const ends = range?.map((r) => parseQuantity(r, "pressure"));
+    const [low, high] = (ends ?? []).map((e) => (e.ok ? e.value.si : Number.NaN));
+    if (high !== undefined && gauge > high * (1 + PLAY))
+      return { code: "beyond-gauge", quantity, end: range?.[1] ?? "" };
+    if (low !== undefined && gauge < low - PLAY * atmosphere)
+      return { code: "before-gauge", quantity, end: range?.[0] ?? "" };
+  }
+  if (si < 0 && !MAY_BE_NEGATIVE.includes(dimension)) return { code: "negative", quantity };
+  const most = LARGEST[dimension];
+  if (most !== undefined && Math.abs(si) > most) return { code: "more-than-any", quantity };
+  if (dimension === "current" && plate !== undefined && si > START_RATIO * plate)
+    return { code: "more-than-plate", quantity, plate };
+  return undefined;
+}

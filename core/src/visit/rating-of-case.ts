@@ -13,18 +13,9 @@ import { type DisplacementRating, fitDisplacement } from "../displacement/index.
 import { buildJet, type JetRating } from "../jet/index.ts";
 import { COLD_WATER_DENSITY } from "../liquid/index.ts";
 import { formatNumber, type Quantity, toUnit } from "../quantity/index.ts";
+import type { CaseNote } from "./case-note.ts";
 import type { CaseLiquid } from "./liquid-of-case.ts";
 import { leadingOf } from "./snapshot-of-case.ts";
-
-/** Notes on a curve as a whole; points that cannot be are named singly. */
-const CURVE_NOTES: Readonly<Record<Exclude<CurveNote, "efficiency-above-one">, string>> = {
-  "points-sorted": "The curve's points were not in order of flow; they were sorted.",
-  "duplicate-flows-averaged": "The curve gives one flow more than once; the values were averaged.",
-  "head-rises-with-flow":
-    "The curve's head rises with flow somewhere: one head may mean two flows.",
-  "two-points-straight-line": "The curve has two points only and is taken as a straight line.",
-  "negative-points-left-out": "Curve points with a negative flow or head were left out.",
-};
 
 const rpm = (q: Quantity | undefined): number | undefined =>
   q && q.si > 0 ? toUnit(q.si, "rpm") : undefined;
@@ -45,7 +36,7 @@ export interface CaseCurves {
 }
 
 /** The pump's curves at their rated speeds, made fit for this wheel and this liquid. */
-export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): CaseCurves {
+export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: CaseNote[]): CaseCurves {
   const { pump } = file;
   const density = sheetDensity(liquid);
   const sheets = pump.curve.flatMap((sheet, index): RatedCurve[] => {
@@ -71,11 +62,11 @@ export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): C
       for (const n of built.value.notes) {
         if (n === "efficiency-above-one")
           noteEfficiency(sheet, index, density(sheet.liquid), notes);
-        else notes.push(CURVE_NOTES[n]);
+        else notes.push({ code: "curve", note: n });
       }
       return [built.value];
     }
-    notes.push("The curve has fewer than two points with flow and head; it is not used.");
+    notes.push({ code: "too-few-curve-points" });
     return [];
   });
   if (sheets.length === 0) {
@@ -88,7 +79,10 @@ export function curvesOf(file: CaseFile, liquid: CaseLiquid, notes: string[]): C
   const members = speeds.flatMap((speed) => {
     const same = sheets.filter((c) => c.speed === speed);
     const member = familyCurve(same, same.length > 1 ? wheel : undefined, speed);
-    if (member && member.from !== "measured") notes.push(wheelNote(member, wheel));
+    if (member && member.from !== "measured") {
+      const { from, trim } = member;
+      notes.push({ code: "other-wheel", from, trim, diameter: wheel });
+    }
     return member ? [thickened(member.curve, file, liquid, notes)] : [];
   });
   const gap = (c: RatedCurve) => (actual && c.speed ? Math.abs(c.speed - actual) : 0);
@@ -101,27 +95,21 @@ function noteEfficiency(
   sheet: CaseFile["pump"]["curve"][number],
   index: number,
   density = COLD_WATER_DENSITY,
-  notes: string[],
+  notes: CaseNote[],
 ): void {
   for (const [i, p] of sheet.points.entries()) {
     if (!p.flow || !p.head || !p.power || p.power.si <= 0) continue;
     const share = hydraulicEfficiency(p.flow.si, p.head.si, p.power.si, density);
     if (share > 1) {
-      notes.push(
-        `Curve ${index + 1}, point ${i + 1} (${p.flow.text}): its power would mean an efficiency of ${Math.round(100 * share)} %. Check the unit of power; the point is kept.`,
-      );
+      notes.push({
+        code: "efficiency-above-one",
+        curve: index + 1,
+        point: i + 1,
+        flow: p.flow.text,
+        efficiency: share,
+      });
     }
   }
-}
-
-function wheelNote(
-  member: { readonly from: string; readonly trim: number },
-  wheel: number | undefined,
-): string {
-  const size = wheel === undefined ? "" : ` of ${Number((1000 * wheel).toFixed(1))} mm`;
-  return member.from === "between"
-    ? `The curve for the wheel${size} lies between two measured ones.`
-    : `The curve for the wheel${size} is scaled from the nearest measured one by trim law (${formatNumber(100 * (member.trim - 1), 2)} % in diameter).`;
 }
 
 /** Density a sheet's power is for: its own liquid when that is this case's, else cold water. */
@@ -139,26 +127,18 @@ function thickened(
   curve: RatedCurve,
   file: CaseFile,
   { named, state }: CaseLiquid,
-  notes: string[],
+  notes: CaseNote[],
 ): RatedCurve {
   const sheetLiquid = file.pump.curve[0]?.liquid;
   if (named.name === "water" || sheetLiquid === named.name) return curve;
   const corrected = viscousCurve(curve, state, file.pump.stages ?? 1);
   if (!corrected.ok) {
-    const why = {
-      "no-speed": "the sheet gives no speed",
-      "no-power": "the sheet gives no power, so no best-efficiency point",
-      "too-viscous": "the liquid is too thick for the method (B of 40 or more)",
-    }[corrected.error];
-    notes.push(`The curve is not corrected for this liquid's viscosity: ${why}.`);
+    notes.push({ code: "not-corrected", why: corrected.error });
     return curve;
   }
   const { parameter, headFactor, efficiencyFactor } = corrected.value;
   if (parameter > 1) {
-    const percent = (f: number) => formatNumber(100 * f, 3);
-    notes.push(
-      `The sheet is for water; for this liquid it is corrected by ANSI/HI 9.6.7 (B = ${formatNumber(parameter, 2)}: head ${percent(headFactor)} %, efficiency ${percent(efficiencyFactor)} % at the best point).`,
-    );
+    notes.push({ code: "corrected", parameter, headFactor, efficiencyFactor });
   }
   return corrected.value.curve;
 }
@@ -167,7 +147,7 @@ function thickened(
 function estimated(
   file: CaseFile,
   density: number | undefined,
-  notes: string[],
+  notes: CaseNote[],
 ): RatedCurve | undefined {
   const point = file.pump.ratedPoint ?? file.pump.bep;
   if (!point?.flow || !point.head) return undefined;
@@ -184,23 +164,20 @@ function estimated(
     density,
   );
   if (!guess.ok) {
-    notes.push("The one rated point cannot be: its efficiency would be above one. Not used.");
+    notes.push({ code: "rated-point-impossible" });
     return undefined;
   }
   const { specificSpeed, guessed } = guess.value;
-  const alsoGuessed = guessed.filter((g) => g !== "speed").map((g) => GUESSED_WORDS[g]);
-  notes.push(
-    `The curve is estimated: a usual shape for a specific speed of ${formatNumber(specificSpeed, 2)} through one rated point, with a wide band${
-      alsoGuessed.length > 0 ? `; ${alsoGuessed.join(" and ")} guessed too` : ""
-    }.`,
-  );
+  notes.push({
+    code: "estimated-curve",
+    specificSpeed,
+    guessed: guessed.filter((g) => g !== "speed"),
+  });
   return guess.value.curve;
 }
 
-const GUESSED_WORDS = { power: "its power", npshr: "its NPSH required" } as const;
-
 /** The rating of a positive-displacement pump; undefined with a note when the table is too thin. */
-export function displacementOf(file: CaseFile, notes: string[]): DisplacementRating | undefined {
+export function displacementOf(file: CaseFile, notes: CaseNote[]): DisplacementRating | undefined {
   const table = file.pump.positiveDisplacement;
   if (!table) return undefined;
   const points = table.points.flatMap((p) => {
@@ -223,14 +200,12 @@ export function displacementOf(file: CaseFile, notes: string[]): DisplacementRat
   });
   const fitted = fitDisplacement(points, npshr);
   if (fitted.ok) return fitted.value;
-  notes.push(
-    "The rating needs at least two points at different pressures, with speed, pressure and flow.",
-  );
+  notes.push({ code: "too-few-displacement-points" });
   return undefined;
 }
 
 /** The rating of a jet pump. */
-export function jetOf(file: CaseFile, notes: string[]): JetRating | undefined {
+export function jetOf(file: CaseFile, notes: CaseNote[]): JetRating | undefined {
   const points = (file.pump.jet?.points ?? []).flatMap((p) =>
     p.lift && p.pressure && p.flow
       ? [{ lift: p.lift.si, pressure: p.pressure.si, flow: p.flow.si }]
@@ -239,6 +214,6 @@ export function jetOf(file: CaseFile, notes: string[]): JetRating | undefined {
   if (points.length === 0) return undefined;
   const built = buildJet(points);
   if (built.ok) return built.value;
-  notes.push("The ejector's table needs at least two pressures at one lift.");
+  notes.push({ code: "too-few-jet-points" });
   return undefined;
 }

@@ -17,6 +17,7 @@ import {
   toUnit,
 } from "../quantity/index.ts";
 import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
+import type { CaseNote } from "./case-note.ts";
 import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
 import { atmosphereOf, liquidOf } from "./liquid-of-case.ts";
 import { curvesOf, displacementOf, jetOf } from "./rating-of-case.ts";
@@ -133,7 +134,7 @@ export interface Situation {
   }[];
   readonly forbids: readonly string[];
   readonly history: PumpHistory;
-  readonly notes: readonly string[];
+  readonly notes: readonly CaseNote[];
 }
 
 const USUAL_INSTALLATION: Readonly<Partial<Record<Family, Installation>>> = {
@@ -163,7 +164,7 @@ function fingerprintsOf(context: ReadingContext): readonly Snapshot[] {
 
 /** Builds the situation. Never fails: what is missing or impossible becomes a note. */
 export function situationOf(file: CaseFile): Situation {
-  const notes: string[] = [];
+  const notes: CaseNote[] = [];
   const { pump } = file;
   const atmosphere = atmosphereOf(file, notes);
   const liquid = liquidOf(file, notes);
@@ -179,7 +180,7 @@ export function situationOf(file: CaseFile): Situation {
   const absent = file.observations?.absent ?? [];
   const both = present.filter((o) => absent.includes(o));
   for (const o of both) {
-    notes.push(`${o} is listed as present and as absent; it counts as not looked at.`);
+    notes.push({ code: "contradicted", observation: o });
   }
   noteOrder(file, notes);
   const viscosity = liquid.state.kinematicViscosity;
@@ -297,13 +298,13 @@ function sumpAreaOf({ sump }: CaseFile): number | undefined {
 }
 
 /** Readings of a timed drawdown, when the test's own figures are complete. */
-function timedLevelOf(file: CaseFile, notes: string[]): TimedLevel | undefined {
+function timedLevelOf(file: CaseFile, notes: CaseNote[]): TimedLevel | undefined {
   const r = file.tests.findLast((t) => t.test === "timed-drawdown")?.readings;
   if (!r) return undefined;
   const area = r.area?.si ?? (r.diameter ? disc(r.diameter.si) : sumpAreaOf(file));
   const fall = typeof r.fall === "string" ? parseQuantity(r.fall, "length") : undefined;
   if (area === undefined || !fall?.ok || !r.over || r.over.si <= 0) {
-    notes.push("The timed drawdown needs the sump's area or diameter, the fall and the time.");
+    notes.push({ code: "incomplete-drawdown" });
     return undefined;
   }
   return { area, fall: fall.value.si, over: r.over.si, inflow: r.inflow?.si };

@@ -15,6 +15,7 @@ import {
   toUnit,
   type Uncertain,
 } from "../quantity/index.ts";
+import type { CaseNote } from "./case-note.ts";
 
 export interface Snapshot {
   /** Unlike that of any other snapshot of the case: its label, counted where two have one. */
@@ -71,7 +72,7 @@ export const leadingOf = <T extends Pick<CaseSnapshot, "label" | "valve">>(
 export interface ReadingContext {
   readonly atmosphere: AbsolutePa;
   readonly file: CaseFile;
-  readonly notes: string[];
+  readonly notes: CaseNote[];
 }
 
 /** Builds a snapshot; what cannot be is left out and named in the notes. */
@@ -130,11 +131,11 @@ function scalar(
   list: readonly Quantity[],
   instrument: (mean: number) => number,
   path: string,
-  notes: string[],
+  notes: CaseNote[],
 ): Uncertain | undefined {
   const usable = list.filter((q) => q.si >= 0);
   if (usable.length < list.length) {
-    notes.push(`${path} is negative, which cannot be; it is left out.`);
+    notes.push({ code: "negative", path });
   }
   const [first] = usable;
   if (!first) return undefined;
@@ -156,7 +157,7 @@ function gaugeOf(
   const pressures = list.map((q) => gauge(q, atmosphere));
   const usable = pressures.filter((p) => p >= -atmosphere && p < 1e9);
   if (usable.length < pressures.length) {
-    notes.push(`${key} is below a perfect vacuum or beyond any pump; it is left out.`);
+    notes.push({ code: "impossible-pressure", path: key });
   }
   const [first] = list;
   if (usable.length === 0 || !first) return undefined;

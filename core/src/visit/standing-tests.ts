@@ -2,13 +2,14 @@
 import type { CaseFile } from "../case/index.ts";
 import { capacitor, insulation, rollLeads, windings } from "../drive/index.ts";
 import { parseQuantity, type Quantity } from "../quantity/index.ts";
+import type { CaseNote } from "./case-note.ts";
 
 export interface StandingTests {
   readonly windings: ReturnType<typeof windings>;
   readonly insulation: ReturnType<typeof insulation> | undefined;
   readonly capacitor: ReturnType<typeof capacitor>;
   readonly rolledLeads: ReturnType<typeof rollLeads>;
-  readonly notes: readonly string[];
+  readonly notes: readonly CaseNote[];
 }
 
 /** Winding temperature taken when nobody measured it: a motor at rest in a plant room [K]. */
@@ -23,7 +24,7 @@ const HOOK_UPS = [
 /** Works out the last of each test in a case; undefined where it was not made or is incomplete. */
 export function standingTests(file: CaseFile): StandingTests {
   const { motor, drive } = file.pump;
-  const notes: string[] = [];
+  const notes: CaseNote[] = [];
   const readings = (test: string) => file.tests.findLast((t) => t.test === test)?.readings;
   const winding = readings("winding-resistance");
   const megger = readings("insulation");
@@ -35,7 +36,7 @@ export function standingTests(file: CaseFile): StandingTests {
   const [toEarth] = first(megger?.ohms);
   const frequency = motor?.frequency?.si ?? 50;
   if (rolled && drive?.kind === "vfd") {
-    notes.push("The leads were rolled behind a drive, which makes the phases itself: no answer.");
+    notes.push({ code: "leads-behind-drive" });
   }
   return {
     windings: ohms.length === 3 ? windings(ohms, winding?.temperature?.si ?? REST_K) : undefined,

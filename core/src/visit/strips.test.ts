@@ -5,6 +5,7 @@ import { dimensionAt } from "../case/index.ts";
 import { parseQuantity } from "../quantity/index.ts";
 import { foldEntries } from "./fold.ts";
 import { doubtAbout, limitsOf } from "./plausible.ts";
+import { doubtWords } from "../words/index.ts";
 import { stripsOf } from "./strips.ts";
 
 describe("doubt", () => {
@@ -12,7 +13,8 @@ describe("doubt", () => {
     const dimension = dimensionAt("as found", slot);
     const parsed = dimension && parseQuantity(text, dimension);
     if (!parsed?.ok) throw new Error(`${slot}: ${text}`);
-    return doubtAbout(parsed.value, limitsOf(PUMP, foldEntries([]), slot));
+    const found = doubtAbout(parsed.value, limitsOf(PUMP, foldEntries([]), slot));
+    return found && doubtWords(found);
   };
 
   it.each([

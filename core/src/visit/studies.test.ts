@@ -12,6 +12,7 @@ import {
   standingTests,
   suctionStudy,
 } from "./index.ts";
+import { leverWords, noteWords } from "../words/index.ts";
 
 type Json = Record<string, unknown>;
 
@@ -132,7 +133,7 @@ describe("lines of a case", () => {
         elements: [...elements, { kind: "foot-valve", bore: "80 mm" }],
       },
     });
-    const note = situation.notes.find((n) => n.includes("suction.elements[2]"));
+    const note = situation.notes.map(noteWords).find((n) => n.includes("suction.elements[2]"));
     expect(note).toContain("a foot valve stands at the source");
     expect(situation.layout?.loss?.head ?? 0).toBeGreaterThan(0.5);
   });
@@ -202,8 +203,9 @@ describe("suction study", () => {
       "warm",
     ]);
     expect(rows.find((r) => r.id === "warm")?.feasible).toBe(false);
-    expect(rows.every((r) => r.why !== "")).toBe(true);
-    expect(rows.find((r) => r.id === "throttle")?.why).toMatch(/Costs \d+ % of the flow/);
+    expect(rows.every((r) => leverWords(r.reason) !== "")).toBe(true);
+    const throttle = rows.find((r) => r.id === "throttle");
+    expect(throttle && leverWords(throttle.reason)).toMatch(/Costs \d+ % of the flow/);
   });
 });
 

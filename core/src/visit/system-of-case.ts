@@ -4,6 +4,7 @@ import { type SystemCurve, systemThrough } from "../curve/index.ts";
 import { exitLoss, type LineElement, lineLoss, orderFaults } from "../hydraulics/index.ts";
 import { gaugePa, type GaugePa, type Quantity } from "../quantity/index.ts";
 import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
+import type { CaseNote } from "./case-note.ts";
 import { gauge, type ReadingContext } from "./snapshot-of-case.ts";
 
 type Elements = NonNullable<CaseFile["suction"]>["elements"];
@@ -36,13 +37,10 @@ export const flowAndHead = (p: { flow?: Quantity; head?: Quantity } | undefined)
   p?.flow && p.head && p.flow.si > 0 ? { flow: p.flow.si, head: p.head.si } : undefined;
 
 /** Names elements that no line can have in that order. */
-export function noteOrder(file: CaseFile, notes: string[]): void {
+export function noteOrder(file: CaseFile, notes: CaseNote[]): void {
   for (const side of ["suction", "discharge"] as const) {
-    for (const f of orderFaults(lineElements(file[side]?.elements), side)) {
-      notes.push(
-        `${side}.elements[${f.index}]: ${f.message}. Its loss is counted where it stands; put the elements in the order of the flow.`,
-      );
-    }
+    for (const fault of orderFaults(lineElements(file[side]?.elements), side))
+      notes.push({ code: "element-order", side, fault });
   }
 }
 

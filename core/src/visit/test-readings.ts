@@ -1,5 +1,5 @@
 /** Captured strips as `readings` of a test, and as a snapshot before or after it. */
-import type { TestId, WrittenSnapshot, WrittenTest } from "../case/index.ts";
+import type { TestId } from "../case/index.ts";
 
 /** The text of a strip; undefined while it is not read. */
 type Raw = (slot: string) => string | undefined;

@@ -13,16 +13,9 @@ export {
   setRetired,
   yard,
 } from "./pumps";
-export {
-  currentRating,
-  putRatingBack,
-  type Saved,
-  savePlace,
-  savePlate,
-  saveRating,
-} from "./register";
-export { type Forecast, plateFacts, type PlateFacts, type VisitKind } from "./rows";
-export { type Appended, appendEntries } from "./sheet-entries";
+export { currentRating, putRatingBack, savePlace, savePlate, saveRating } from "./register";
+export { type Forecast, plateFacts } from "./rows";
+export { appendEntries } from "./sheet-entries";
 export {
   addToLog,
   loadSheet,
@@ -30,7 +23,6 @@ export {
   openSheets,
   type Refusal,
   saveForecast,
-  type SheetLogEntry,
   type SheetRecord,
   type Signature,
   signSheet,

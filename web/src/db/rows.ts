@@ -12,7 +12,7 @@ import { visitPoint } from "@yard-tack/core/record";
 import * as z from "zod";
 
 /** What a person has set for themselves; anything not understood counts as not set. */
-export const settingsRow = z.object({
+const settingsRow = z.object({
   /** Bigger targets, nothing to swipe. */
   gloves: z.boolean().catch(false).default(false),
   /** Instruments they have with them; null while they never said. */
@@ -66,7 +66,7 @@ const isObservation = (id: string): id is ObservationId =>
   OBSERVATION_IDS.some((known) => known === id);
 
 /** What to read first and take along on a call, and what worked it out. */
-export const forecastRow = z.object({
+const forecastRow = z.object({
   first: z.string().nullable(),
   take: z.array(z.string()),
   engine: z.string(),

@@ -35,7 +35,7 @@ import {
 import { entriesOf } from "./sheet-entries";
 
 /** A picture's facts with its place in the order of the server. */
-export type StoredPicture = PictureFacts & { readonly order: number };
+type StoredPicture = PictureFacts & { readonly order: number };
 
 /** A log entry a sheet has left. */
 export interface SheetLogEntry {

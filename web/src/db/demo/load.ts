@@ -1,6 +1,6 @@
 /** Loads the demo once. Past readings come from the core's forward models, rounded as gauges are. */
 import type { EntityManager } from "@mikro-orm/postgresql";
-import type { WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
+import type { WrittenPump } from "@yard-tack/core/case";
 import { parseQuantity } from "@yard-tack/core/quantity";
 import { leftBehind } from "@yard-tack/core/record";
 import { ENTRY_VERSION } from "@yard-tack/core/visit";

@@ -11,7 +11,7 @@ export type BoardAsked =
   | { readonly json: unknown; readonly units: UnitSystem };
 
 /** Why there is no Board of what is asked; what is drawn then is the last one that could be worked out. */
-export interface BoardFault {
+interface BoardFault {
   /** The case cannot be read, or working it out failed. */
   readonly kind: "case" | "failed";
   readonly message: string;

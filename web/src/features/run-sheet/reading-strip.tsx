@@ -10,6 +10,7 @@ import {
   type UnitSystem,
 } from "@yard-tack/core/quantity";
 import { doubtAbout, type Limits, type Strip } from "@yard-tack/core/visit";
+import { doubtWords } from "@yard-tack/core/words";
 import { Button, TextInput } from "@mantine/core";
 import {
   type KeyboardEvent,
@@ -305,8 +306,12 @@ function focusNext(here: HTMLInputElement | null): void {
 }
 
 /** The first doubt any of the values raises. */
-const doubtOf = (typed: Typed, limits: Limits): string | undefined =>
-  typed.reading?.values.map((v) => doubtAbout(v, limits)).find((d) => d !== undefined);
+const doubtOf = (typed: Typed, limits: Limits): string | undefined => {
+  const doubt = typed.reading?.values
+    .map((v) => doubtAbout(v, limits))
+    .find((d) => d !== undefined);
+  return doubt && doubtWords(doubt);
+};
 
 /** Turns the sign of the figure being typed: the last one. */
 function turnSign(text: string): string {

@@ -6,6 +6,7 @@ import { observationRow } from "@yard-tack/core/diagnosis";
 import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { vibrationZone } from "@yard-tack/core/upkeep";
+import { vibrationWords } from "@yard-tack/core/words";
 import {
   notedText,
   type PositionStrip,
@@ -248,8 +249,7 @@ function Below({
     return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw)} />;
   }
   if (slot.slot === "vibration" && si !== undefined) {
-    const zone = vibrationZone(si);
-    return <p className={classes.advice}>{zone.say}</p>;
+    return <p className={classes.advice}>{vibrationWords(vibrationZone(si))}</p>;
   }
   return null;
 }

@@ -1,0 +1,246 @@
+import { readFileSync } from "node:fs";
+import { expect, type Page, test } from "@playwright/test";
+import {
+  acknowledgeAll,
+  allSent,
+  figure,
+  freshCall,
+  read,
+  step,
+  strip,
+  takeCall,
+  toReadings,
+} from "./sheet";
+
+const saved = (page: Page) => page.getByTestId("saved");
+
+/** Cuts the page off from taking entries; answers how to let them through again. */
+async function cut(page: Page): Promise<() => Promise<void>> {
+  await page.route("**/entries", (route) => route.abort());
+  return () => page.unroute("**/entries");
+}
+
+for (const [what, deny] of [
+  [
+    "denies its storage",
+    () => {
+      IDBFactory.prototype.open = () => {
+        throw new DOMException("denied", "SecurityError");
+      };
+    },
+  ],
+  [
+    "is full",
+    () => {
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException("full", "QuotaExceededError");
+      };
+    },
+  ],
+] as const) {
+  test(`a device that ${what} says loudly that nothing is kept, and gives it out as a file`, async ({
+    browser,
+    page,
+  }) => {
+    await freshCall(page, what === "is full" ? "DV-1" : "DV-2");
+    const context = await browser.newContext({ acceptDownloads: true });
+    const poor = await context.newPage();
+    await poor.addInitScript(deny);
+    await poor.goto(page.url());
+    await toReadings(poor);
+    await allSent(poor);
+    const mend = await cut(poor);
+    await read(poor, "flow", "47.5 m3/h");
+    await expect(saved(poor)).toHaveAttribute("data-courier", "not-kept");
+    await expect(saved(poor)).toContainText("NOT KEPT");
+    await expect(saved(poor)).not.toContainText("all kept");
+    const download = poor.waitForEvent("download");
+    await poor.getByRole("button", { name: "Save what is on this screen as a file" }).click();
+    expect(readFileSync(await (await download).path(), "utf8")).toContain("47.5 m3/h");
+    await step(poor, "Sign off");
+    await expect(poor.getByRole("button", { name: "Sign and write the log" })).toBeDisabled();
+    // The server can still take it: then it is kept there, and the cry ends.
+    await mend();
+    await allSent(poor);
+    await page.reload();
+    await toReadings(page);
+    await expect(figure(page, "flow")).toHaveValue("47.5");
+    await context.close();
+  });
+}
+
+test("one refused entry goes aside with its reason, the rest goes on, and it can be mended", async ({
+  page,
+}) => {
+  await freshCall(page, "RF-1");
+  await toReadings(page);
+  await allSent(page);
+  // The flow comes to the server under a name that nobody has, as from a tablet set up elsewhere.
+  await page.route("**/entries", async (route) => {
+    const body = route.request().postDataJSON() as { entries: Record<string, unknown>[] };
+    const entries = body.entries.map((e) =>
+      e["slot"] === "flow" && e["raw"] === "51 m3/h"
+        ? { ...e, personId: "00000000-0000-4000-8000-000000000001" }
+        : e,
+    );
+    await route.continue({ postData: JSON.stringify({ entries }) });
+  });
+  await read(page, "flow", "51");
+  const aside = page.locator("[data-aside]");
+  await expect(aside).toContainText("Nobody here is known by the name it was entered under");
+  await expect(aside.getByLabel("What was typed")).toHaveValue("51 m3/h");
+  await read(page, "speed", "2931");
+  await allSent(page);
+  // It is still there after a reload, and nothing of it is lost.
+  await page.reload();
+  await toReadings(page);
+  await expect(figure(page, "speed")).toHaveValue("2931");
+  await expect(figure(page, "flow")).toHaveValue("");
+  await aside.getByLabel("What was typed").fill("52 m3/h");
+  await aside.getByRole("button", { name: "Send it again" }).click();
+  await expect(aside).toHaveCount(0);
+  await allSent(page);
+  await expect(figure(page, "flow")).toHaveValue("52");
+});
+
+test("a strip takes no more than can be kept", async ({ page }) => {
+  await freshCall(page, "RF-2");
+  await toReadings(page);
+  await figure(page, "flow").fill("1".repeat(900));
+  await figure(page, "flow").press("Enter");
+  await expect(strip(page, "flow")).toContainText("What you typed is kept");
+  await allSent(page);
+  await expect(page.locator("[data-aside]")).toHaveCount(0);
+});
+
+test("a Board that cannot be worked out says so, keeps what is typed, and tries again", async ({
+  browser,
+  page,
+}) => {
+  await freshCall(page, "WK-1");
+  const context = await browser.newContext();
+  const poor = await context.newPage();
+  await poor.addInitScript(() => {
+    const Real = window.Worker;
+    Object.assign(window, { workersFail: true });
+    window.Worker = class extends Real {
+      constructor(...args: ConstructorParameters<typeof Worker>) {
+        if ((window as unknown as { workersFail: boolean }).workersFail)
+          throw new Error("no worker here");
+        super(...args);
+      }
+    };
+  });
+  await poor.goto(page.url());
+  const fault = poor.getByTestId("board-fault").first();
+  await expect(fault).toContainText("Working it out failed");
+  await expect(fault).toContainText("Everything typed is kept");
+  await expect(poor.getByText("Working it out …")).toHaveCount(0);
+  await toReadings(poor);
+  await read(poor, "flow", "33");
+  await allSent(poor);
+  await poor.evaluate(() => Object.assign(window, { workersFail: false }));
+  await expect(fault.getByRole("button", { name: "Try again" })).toBeEnabled();
+  await fault.getByRole("button", { name: "Try again" }).click();
+  await expect(poor.getByTestId("verdict").first()).toBeVisible();
+  await expect(fault).toHaveCount(0);
+  await context.close();
+});
+
+/** Reads LF-1's gauges and its meter. */
+async function readLf1(page: Page, discharge: string): Promise<void> {
+  await toReadings(page);
+  await read(page, "suctionPressure", "1.0 inHg");
+  await read(page, "dischargePressure", discharge);
+  await read(page, "flow", "60 m3/h");
+  await allSent(page);
+}
+
+test("a signed visit's head and flow are on its pump's trend a moment later", async ({ page }) => {
+  await takeCall(page, "LF-1", "weak", ["complaint.low-pressure"]);
+  await readLf1(page, "3.2 bar");
+  await step(page, "Sign off");
+  await page.getByLabel("The visit ends").selectOption("referred");
+  await page.getByLabel("What it really was").selectOption({ label: "not settled" });
+  await page.getByLabel("Found").fill("A quarter of its head is gone.");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByText(/Signed:/)).toBeVisible();
+  await page.getByRole("link", { name: "All of LF-1" }).click();
+  await expect(
+    page.getByText(/On its last visit 2\d % \(±\d+\) under its fingerprint/),
+  ).toBeVisible();
+  await expect(page.getByText(/on its fingerprint at equal flow/)).toHaveCount(0);
+});
+
+test("readings of a sound pump are kept as its fingerprint, with the reason, and the oldest stays", async ({
+  page,
+  request,
+}) => {
+  await takeCall(page, "LF-1", "said to be weak", ["complaint.low-pressure"]);
+  await readLf1(page, "4.35 bar");
+  await step(page, "Sign off");
+  await page.getByLabel("The visit ends").selectOption("as it should be");
+  await page.getByLabel("Found").fill("On its curve.");
+  await page
+    .getByLabel("Keep these readings as this pump's fingerprint")
+    .selectOption("found sound");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByText(/Signed:/)).toBeVisible();
+  await page.getByRole("link", { name: "All of LF-1" }).click();
+  await expect(page.getByRole("link", { name: "Pump as a case file" })).toBeVisible();
+  const answer = await request.get(`${page.url()}/case.json`);
+  const { fingerprint } = (await answer.json()) as { fingerprint: Record<string, unknown>[] };
+  expect(fingerprint.map((f) => f["reason"])).toEqual(["commissioning", "found sound"]);
+  expect(JSON.stringify(fingerprint[1])).toContain("4.35 bar");
+});
+
+test("what comes after the signature is kept, shown, and taken into the log as an addendum", async ({
+  browser,
+  page,
+}) => {
+  await freshCall(page, "LT-1");
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await toReadings(other);
+  const mend = await cut(other);
+  await read(other, "speed", "1433");
+  await expect(saved(other)).toContainText("not sent yet");
+
+  await toReadings(page);
+  await read(page, "flow", "21");
+  await allSent(page);
+  await step(page, "Sign off");
+  await page.getByLabel("The visit ends").selectOption("referred");
+  await page.getByLabel("Found").fill("To be looked at by the maker.");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByText(/Signed:/)).toBeVisible();
+  await expect(page.getByText("1433 rpm")).toHaveCount(0);
+
+  await mend();
+  await allSent(other);
+  await other.reload();
+  await expect(other.getByTestId("late")).toContainText("came after the signature");
+  await other.getByRole("button", { name: "Add it to the log as an addendum" }).click();
+  await expect(other).toHaveURL(/\/log\//);
+  await expect(other.getByText("1433 rpm")).toBeVisible();
+  await expect(other.getByText("21 m3/h")).toHaveCount(0);
+  await other.goBack();
+  await expect(other.getByText(/^Signed .*Nothing more can be added/)).toBeVisible();
+  await other.reload();
+  await expect(other.getByTestId("late")).toHaveCount(0);
+  await context.close();
+});
+
+test("a portable pump of a tag and a family: nothing near its terminals opens without caution and proof", async ({
+  page,
+}) => {
+  await freshCall(page, "PT-1", "portable");
+  await step(page, "Make safe");
+  await expect(page.locator('[data-caution="live-readings"]')).toBeVisible();
+  await expect(page.locator('[data-caution="engine-set"]')).toBeVisible();
+  await expect(page.getByRole("region", { name: "Isolated and proven dead" })).toBeVisible();
+  await acknowledgeAll(page);
+  await step(page, "Rotation");
+  await expect(page.locator('[data-caution="rotation"]')).toBeVisible();
+});
