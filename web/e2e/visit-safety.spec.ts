@@ -54,6 +54,9 @@ test("both ways at the same valve: which is right, and how sure", async ({ page 
   await step(page, "Rotation");
   const both = page.getByTestId("both-ways");
   await both.locator("summary").click();
+  // Nobody said what turns it: it may be a motor, and its terminals have their cautions.
+  await expect(both.locator('[data-caution="electrical"]')).toBeVisible();
+  await acknowledgeAll(page);
   await read(page, "forward", "0.40 bar");
   await read(page, "reverse", "1.10 bar");
   await expect(both.getByTestId("reads")).toContainText(/The other way is right, 99 % sure/);
@@ -105,7 +108,7 @@ test("a countdown rings, buzzes and keeps the screen on; a watch forgotten over 
     .poll(() => page.evaluate(() => (window as never as { held: string[] }).held.length))
     .toBe(0);
   await page.getByRole("button", { name: "Take the time" }).click();
-  await expect(figure(page, "over")).toHaveValue(/^12[01]/);
+  await expect(figure(page, "over")).toHaveValue(/^12\d/);
   await page.getByRole("button", { name: "Go on" }).click();
   await page.clock.fastForward("10:00:00");
   await expect(page.getByText(/Running for 10 hours: it was probably forgotten/)).toBeVisible();

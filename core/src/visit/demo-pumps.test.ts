@@ -13,6 +13,7 @@ import {
   partsOf,
   situationOf,
 } from "./index.ts";
+import { noteWords } from "../words/index.ts";
 
 type Json = Record<string, unknown>;
 
@@ -141,7 +142,7 @@ describe("every demo pump", () => {
 
   it("corrects a water sheet for brine and says so", () => {
     const { situation } = partsFor("BI-1", true);
-    expect(situation.notes.join(" ")).toContain("ANSI/HI 9.6.7");
+    expect(situation.notes.map(noteWords).join(" ")).toContain("ANSI/HI 9.6.7");
     expect(situation.liquid.density).toBeGreaterThan(1040);
   });
 

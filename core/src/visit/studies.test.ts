@@ -51,7 +51,7 @@ describe("ratings of a case", () => {
     const head = situation.curve?.head.y[0] ?? 0;
     expect(head).toBeGreaterThan(0.8 * 52);
     expect(head).toBeLessThan(52);
-    expect(situation.notes.join(" ")).toContain("lies between two measured ones");
+    expect(situation.notes.map(noteWords).join(" ")).toContain("lies between two measured ones");
     expect(situation.sheets).toHaveLength(2);
   });
 
@@ -79,12 +79,12 @@ describe("ratings of a case", () => {
     });
     expect(situation.estimatedCurve).toBe(true);
     expect(parts.tolerance.head).toBeGreaterThan(0.08);
-    expect(situation.notes.join(" ")).toContain("The curve is estimated");
+    expect(situation.notes.map(noteWords).join(" ")).toContain("The curve is estimated");
     const impossible = visit({
       pump: { ...pump, ratedPoint: { flow: "60 m3/h", head: "45 m", power: "1 kW" } },
     });
     expect(impossible.situation.curve).toBeUndefined();
-    expect(impossible.situation.notes.join(" ")).toContain("above one");
+    expect(impossible.situation.notes.map(noteWords).join(" ")).toContain("above one");
   });
 
   it("names a point whose power cannot be", () => {
@@ -99,7 +99,9 @@ describe("ratings of a case", () => {
         },
       }),
     );
-    expect(situation.notes.join(" ")).toMatch(/Curve 1, point 2 \(60 m3\/h\).*efficiency of \d+ %/);
+    expect(situation.notes.map(noteWords).join(" ")).toMatch(
+      /Curve 1, point 2 \(60 m3\/h\).*efficiency of \d+ %/,
+    );
   });
 
   it.each([
@@ -109,7 +111,7 @@ describe("ratings of a case", () => {
     [{ liquid: "water", temperature: "400 degC" }, "0 to 180 °C"],
   ])("takes cold water with a note where the liquid cannot be: %j", (site, words) => {
     const { situation } = visit({ site });
-    expect(situation.notes.join(" ")).toContain(words);
+    expect(situation.notes.map(noteWords).join(" ")).toContain(words);
     expect(situation.liquid.density).toBeCloseTo(999, 0);
   });
 });
@@ -166,7 +168,7 @@ describe("flow from a timed level", () => {
 
   it("says what its readings lack", () => {
     const { situation } = visit(test({ fall: "0.5 m", over: "4 min" }));
-    expect(situation.notes.join(" ")).toContain("area or diameter");
+    expect(situation.notes.map(noteWords).join(" ")).toContain("area or diameter");
   });
 });
 
@@ -258,7 +260,7 @@ describe("tests on the motor itself", () => {
     expect(known({ tests: rolled }).rolledLeads?.outcome).toBe("follows-line");
     const behind = known({ tests: rolled, ...withPump({ drive: { kind: "vfd" } }) });
     expect(behind.rolledLeads).toBeUndefined();
-    expect(behind.notes.join(" ")).toContain("behind a drive");
+    expect(behind.notes.map(noteWords).join(" ")).toContain("behind a drive");
   });
 
   it("is undefined for what was not tested", () => {

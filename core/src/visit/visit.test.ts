@@ -54,7 +54,7 @@ describe("situation", () => {
     );
     expect(s.present).toEqual([]);
     expect(s.absent).toEqual([]);
-    expect(s.notes.join(" ")).toContain("noise.gravel");
+    expect(s.notes.map(noteWords).join(" ")).toContain("noise.gravel");
   });
 
   it("goes on without a curve that has one point", () => {
@@ -65,7 +65,7 @@ describe("situation", () => {
     };
     const s = situationOf(caseFrom({ ...json, pump }));
     expect(s.curve).toBeUndefined();
-    expect(s.notes.join(" ")).toContain("fewer than two");
+    expect(s.notes.map(noteWords).join(" ")).toContain("fewer than two");
   });
 });
 

@@ -67,20 +67,25 @@ export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRec
   if (!found) return undefined;
   const pump = pumpRow.parse(found);
   const where = { pumpId: id };
-  const [site, curves, plates, fingerprints, instruments, calls] = await Promise.all([
-    em.findOneOrFail(Site, { id: pump.siteId }),
-    em.find(Curve, where, { orderBy: { createdAt: "asc" } }),
-    em.find(Plate, where, { orderBy: { createdAt: "asc" } }),
-    em.find(Fingerprint, where, { orderBy: { takenAt: "asc" } }),
-    em.find(Instrument, { $or: [where, { pumpId: null }] }, { orderBy: { name: "asc" } }),
-    em.find(LogEntry, { ...where, kind: "call" }, { orderBy: { at: "asc" } }),
-  ]);
+  // One after the other: within a transaction there is one connection.
+  const site = await em.findOneOrFail(Site, { id: pump.siteId });
+  const curves = await em.find(Curve, where, { orderBy: { createdAt: "asc" } });
+  const plates = await em.find(Plate, where, { orderBy: { createdAt: "asc" } });
+  const fingerprints = await em.find(Fingerprint, where, { orderBy: { takenAt: "asc" } });
+  const instruments = await em.find(
+    Instrument,
+    { $or: [where, { pumpId: null }] },
+    { orderBy: { name: "asc" } },
+  );
+  const calls = await em.find(LogEntry, { ...where, kind: "call" }, { orderBy: { at: "asc" } });
   const ids = instruments.map((i) => i.id);
-  const [zeroChecks, notes] = await Promise.all([
-    em.find(ZeroCheck, { instrumentId: { $in: ids } }, { orderBy: { at: "asc" } }),
-    // A pump without gauges in the register has one of each side to hang notes on.
-    gaugeNotes(em, [...ids, ...SIDES.map((side) => `${side}-of-${id}`)]),
-  ]);
+  const zeroChecks = await em.find(
+    ZeroCheck,
+    { instrumentId: { $in: ids } },
+    { orderBy: { at: "asc" } },
+  );
+  // A pump without gauges in the register has one of each side to hang notes on.
+  const notes = await gaugeNotes(em, [...ids, ...SIDES.map((side) => `${side}-of-${id}`)]);
   const place = siteRow.parse(site);
   const curve = inForce(curves).at(-1);
   const plate = (kind: string): PlateFacts | null => {

@@ -235,10 +235,12 @@ export function useSheet(dto: SheetDto): Sheet {
       setWriting((n) => n + 1);
       const known = (isKept: boolean) =>
         setUnkeptDrafts((before) => {
-          if (isKept !== before.has(key) && (isKept || text === "")) return before;
+          // An empty text is nothing that could be lost.
+          const isLost = !isKept && text !== "";
+          if (before.has(key) === isLost) return before;
           const next = new Set(before);
-          if (isKept || text === "") next.delete(key);
-          else next.add(key);
+          if (isLost) next.add(key);
+          else next.delete(key);
           return next;
         });
       void keepDraft(dto.id, key, text)

@@ -45,11 +45,13 @@ export function PumpBoard({
   return (
     <>
       <h2 className={classes.verdict}>
-        {last && trend ? (
+        {last && trend && trend.points.length > 1 ? (
           <>
             {last.snapshot === "after" ? "As its last visit left it, " : "On its last visit "}
             <span>{lastWords(last, trend)}</span> at equal flow.
           </>
+        ) : last ? (
+          "One visit with head and flow: later ones are compared with it."
         ) : (
           words
         )}
