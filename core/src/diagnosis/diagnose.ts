@@ -17,7 +17,7 @@ import { type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.t
 import { withoutDoubtful } from "./doubtful.ts";
 import { explain } from "./explain.ts";
 import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
-import { forbiddenTests } from "./place.ts";
+import { forbiddenTests } from "./test-conditions.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
 import { evidencePhrase, readingValue } from "./words.ts";

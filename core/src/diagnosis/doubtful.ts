@@ -5,7 +5,7 @@
 import { GRAVITY } from "../quantity/index.ts";
 import type { Situation, Snapshot } from "../visit/index.ts";
 import { modelOf } from "./model/pump-model.ts";
-import { forbiddenWhy } from "./place.ts";
+import { forbiddenWhy } from "./test-conditions.ts";
 import { testRow } from "./tables/tests/index.ts";
 
 /** Heads between these shares of the shut-off head are what a running pump makes. */

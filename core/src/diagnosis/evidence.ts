@@ -72,7 +72,7 @@ export const silenceKey = (o: ObservationRow): string =>
   o.origin === "own" || groupOf(o) === "complaint" ? o.id : o.origin;
 
 /** Weight of the second and later items of one origin: they mostly say the same again. */
-const REPEATED = 0.7;
+const SAID_AGAIN = 0.7;
 
 /** Groups of which one thing is told: the kind of noise, since when, what the throttle does to it. */
 const ONE_OF = ["noise", "onset", "throttled"] as const;
@@ -89,7 +89,7 @@ const tellsSinceWhen = (id: string): boolean => id.startsWith("onset.");
 
 type How = "there" | "not" | "silent";
 
-/** ln rates of an observation by the place of each cause in {@link CAUSES}. */
+/** ln rates of an observation by the index of each cause in {@link CAUSES}. */
 type LogRates = Readonly<Record<How, readonly number[]>>;
 
 /** There, not there and not told, for every observation; made once. */
@@ -143,7 +143,7 @@ export function toldOf({ present, absent, tests }: Situation): readonly Told[] {
   return seen.map(({ row, present: isPresent }) => {
     const again = answered.has(row.id) || (row.origin !== "own" && met.has(row.origin));
     met.add(row.origin);
-    return { row, present: isPresent, weight: again ? REPEATED : 1 };
+    return { row, present: isPresent, weight: again ? SAID_AGAIN : 1 };
   });
 }
 
@@ -211,31 +211,31 @@ export function testItems(
 ): EvidenceItem[] {
   return doneTests(situation)
     .filter(({ row }) => !(byState && isModelled(row.id)))
-    .map(({ row, outcome, place, weight }): EvidenceItem => ({
+    .map(({ row, outcome, index, weight }): EvidenceItem => ({
       kind: "test",
       id: row.id,
       outcome,
-      logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[place] ?? 1)),
+      logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[index] ?? 1)),
     }));
 }
 
-/** A test that was done: the place of its outcome in its row, and how much that counts. */
+/** A test that was done: the index of its outcome in its row, and how much that counts. */
 export interface DoneTest {
   readonly row: TestRow;
   readonly outcome: string;
-  readonly place: number;
+  readonly index: number;
   readonly weight: number;
 }
 
 export function doneTests(situation: Situation): readonly DoneTest[] {
   return situation.tests.flatMap((t): DoneTest[] => {
     const row = testRow(t.test);
-    const place = row?.outcomes.findIndex((o) => o.id === t.outcome) ?? -1;
-    if (!row || place < 0) return [];
+    const index = row?.outcomes.findIndex((o) => o.id === t.outcome) ?? -1;
+    if (!row || index < 0) return [];
     // What its after-reading shows is weighed there; the word for it says the same again.
     const isRead = situation.snapshots.some((s) => s.label !== "" && s.label === t.after);
-    const weight = isRead || readAlready(row.id, situation) ? REPEATED : 1;
-    return [{ row, outcome: row.outcomes[place]?.id ?? "", place, weight }];
+    const weight = isRead || readAlready(row.id, situation) ? SAID_AGAIN : 1;
+    return [{ row, outcome: row.outcomes[index]?.id ?? "", index, weight }];
   });
 }
 

@@ -26,23 +26,23 @@ const FLOW_PLAY = 0.1;
 
 /**
  * Works the bands out from curve, layout, plate and fingerprints, at the duty.
- * @param places - heights and bores of the gauges; their pressures are not looked at
+ * @param tappings - heights and bores of the gauges; their pressures are not looked at
  */
-export function expectationsOf(situation: Situation, places: Snapshot): Expectations {
+export function expectationsOf(situation: Situation, tappings: Snapshot): Expectations {
   const template: Snapshot = {
     key: "",
     label: "",
-    valve: places.valve,
+    valve: tappings.valve,
     running: true,
     volts: [],
     amps: [],
-    level: places.level,
-    suction: places.suction && {
-      ...places.suction,
+    level: tappings.level,
+    suction: tappings.suction && {
+      ...tappings.suction,
       pressure: gaugePa(0),
-      line: places.suction.line,
+      line: tappings.suction.line,
     },
-    discharge: places.discharge && { ...places.discharge, pressure: gaugePa(1) },
+    discharge: tappings.discharge && { ...tappings.discharge, pressure: gaugePa(1) },
   };
   const { setting, readings, flow } = soundReadings(situation, template);
   const out: Partial<Record<keyof Expectations, ExpectedBand>> = {};

@@ -6,7 +6,7 @@ import type { PumpHistory, Situation } from "../visit/index.ts";
  * A cause cured within 90 days comes back more often than it comes anew: the cure did not hold or its
  * reason was left. Judgement of the trade.
  */
-const REPEATED = 3;
+const CAME_BACK = 3;
 /** A cause this pump has had before, longer ago. */
 const HAD_BEFORE = 1.4;
 const GAUGE_BAD_BEFORE = 3;
@@ -49,7 +49,7 @@ export function historyFactor({ history }: Situation, id: CauseId): number {
 
 function repeatFactor({ recent, earlier }: PumpHistory, id: CauseId): number {
   if (id === "healthy" || id === "unlisted") return 1;
-  if (recent.includes(id)) return REPEATED;
+  if (recent.includes(id)) return CAME_BACK;
   return earlier.includes(id) ? HAD_BEFORE : 1;
 }
 

@@ -24,7 +24,7 @@ function sceneOf(state: { flow: number; head?: number; npsha?: number; npshr?: n
   if (!snapshot) throw new Error("one snapshot");
   const p = prepare(situation, snapshot, modelOf(situation), false);
   const setting = settingOf(p, { ...SOUND, vapour: "may" }, { flow: 1, head: 1 });
-  return sceneAt(p.scenery, setting, {
+  return sceneAt(p.surroundings, setting, {
     ...emptyState(),
     head: DUTY.head,
     npsha: 12,
@@ -79,7 +79,7 @@ describe("what people notice of a state", () => {
 
   it("is a hot liquid by the thermometer, not by the cause", () => {
     const scene = sceneOf({ flow: DUTY.flow });
-    expect(scene.place.temperature).toBeDefined();
+    expect(scene.surroundings.temperature).toBeDefined();
     expect(rate("water.liquid-hot", "npsh-shortfall", scene)).toBe(
       rate("water.liquid-hot", "healthy", scene),
     );

@@ -36,11 +36,11 @@ export function noticedItems(situation: Situation): readonly NoticedItem[] {
     }));
   const tests = doneTests(situation)
     .filter(({ row }) => isModelled(row.id))
-    .map(({ row, outcome, place, weight }): NoticedItem => ({
+    .map(({ row, outcome, index, weight }): NoticedItem => ({
       item: { kind: "test", id: row.id, outcome },
       under: (causes) => {
         const rates = ratesAtState(row.id, causes);
-        return (scene) => weight * Math.log(rates(scene)[place] ?? 1);
+        return (scene) => weight * Math.log(rates(scene)[index] ?? 1);
       },
     }));
   const silent = unmentioned(situation).filter(hangsOnState);

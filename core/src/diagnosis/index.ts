@@ -21,4 +21,4 @@ export type { Expectations } from "./expectations.ts";
 export { verdictOf } from "./verdict.ts";
 export type { Tone, Verdict } from "./verdict.ts";
 export { SETTLED } from "./next-test.ts";
-export { DRIVE_SETS_DIRECTION, NO_REVERSE_WHEN_SCREWED } from "./place.ts";
+export { DRIVE_SETS_DIRECTION, NO_REVERSE_WHEN_SCREWED } from "./test-conditions.ts";

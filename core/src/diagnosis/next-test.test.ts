@@ -4,7 +4,7 @@ import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import { OBSERVATION_IDS, TEST_OUTCOMES, type TestId } from "../case/index.ts";
 import { diagnose, diagnoseFully } from "./index.ts";
 import { rankTests } from "./next-test.ts";
-import { forbiddenWhy, possible } from "./place.ts";
+import { forbiddenWhy, possible } from "./test-conditions.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { situationOf } from "../visit/index.ts";
 import { TESTS } from "./tables/tests/index.ts";
@@ -128,7 +128,7 @@ describe("the next test", () => {
         rankTests(situation, posteriorOf(situation)).map((t) => t.row.id),
       );
       for (const t of TESTS.filter((x) => offered.has(x.id))) {
-        expect(possible(t.place, situation), `${tag} ${t.id}`).toBe(true);
+        expect(possible(t.where, situation), `${tag} ${t.id}`).toBe(true);
         expect(forbiddenWhy(t, situation), `${tag} ${t.id}`).toBeUndefined();
       }
       if (situation.family === "positive-displacement") {

@@ -1,7 +1,7 @@
 /** Which test tells most per minute, looking two tests ahead where that changes the first choice. */
 import type { Situation } from "../visit/index.ts";
 import { readAlready } from "./evidence.ts";
-import { forbiddenWhy, possible } from "./place.ts";
+import { forbiddenWhy, possible } from "./test-conditions.ts";
 import type { Posterior } from "./posterior.ts";
 import { type TestRow, TESTS } from "./tables/tests/index.ts";
 
@@ -47,7 +47,7 @@ export function rankTests(situation: Situation, posterior: Posterior): RankedTes
   const p = normalised(standing.map((i) => posterior.causes[i]?.probability ?? 0));
   const candidates = TESTS.filter(
     (t) =>
-      possible(t.place, situation) &&
+      possible(t.where, situation) &&
       !situation.tests.some((d) => d.test === t.id) &&
       !readAlready(t.id, situation) &&
       forbiddenWhy(t, situation) === undefined,

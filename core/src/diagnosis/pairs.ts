@@ -19,7 +19,7 @@ export interface PairWeight {
   readonly log: number;
 }
 
-interface Scene {
+interface PairInputs {
   readonly causes: readonly CauseRow[];
   readonly prior: readonly number[];
   readonly probability: readonly number[];
@@ -30,8 +30,8 @@ interface Scene {
 }
 
 /** Weighs the pairs of the leading causes. */
-export function weighPairs(scene: Scene): PairWeight[] {
-  const { causes, probability } = scene;
+export function weighPairs(inputs: PairInputs): PairWeight[] {
+  const { causes, probability } = inputs;
   const leaders = causes
     .map((_, i) => i)
     .filter((i) => {
@@ -40,16 +40,16 @@ export function weighPairs(scene: Scene): PairWeight[] {
     })
     .sort((a, b) => (probability[b] ?? 0) - (probability[a] ?? 0))
     .slice(0, MOST_LEADERS);
-  return leaders.flatMap((a, k) => leaders.slice(k + 1).flatMap((b) => pairOf(scene, a, b) ?? []));
+  return leaders.flatMap((a, k) => leaders.slice(k + 1).flatMap((b) => pairOf(inputs, a, b) ?? []));
 }
 
-function pairOf(scene: Scene, a: number, b: number): PairWeight | undefined {
-  const { causes, prior, weighed, others } = scene;
+function pairOf(inputs: PairInputs, a: number, b: number): PairWeight | undefined {
+  const { causes, prior, weighed, others } = inputs;
   const [rowA, rowB] = [causes[a], causes[b]];
   const [sizeA, sizeB] = [sizeOf(rowA, weighed[a]), sizeOf(rowB, weighed[b])];
   // Two of the same kind explain nothing together that one of them does not.
   if (!rowA || !rowB || rowA.inseparable?.includes(rowB.id)) return undefined;
-  const both = scene.weigh({
+  const both = inputs.weigh({
     both: [rowA.id, rowB.id],
     severities: [
       [1, 1],

@@ -64,7 +64,7 @@ export function posteriorOf(situation: Situation): Posterior {
     impressions: noticed,
   });
   const weighed = causes.map((row) => scale.weigh(row));
-  const rates = testRates(causes, weighed, prepared[found]?.scenery);
+  const rates = testRates(causes, weighed, prepared[found]?.surroundings);
 
   const integrated: EvidenceItem[] = [
     ...prepared

@@ -88,9 +88,9 @@ describe("what the gauges should show, before anything is read", () => {
         snapshots: [WHEN_NEW],
       }),
     );
-    const [places] = situation.snapshots;
-    if (!places) throw new Error("a snapshot");
-    return expectationsOf(situation, places);
+    const [tappings] = situation.snapshots;
+    if (!tappings) throw new Error("a snapshot");
+    return expectationsOf(situation, tappings);
   };
   const NOBODY_DREW = { suction: undefined };
   const width = (b: { low: number; high: number } | undefined) => (b ? b.high - b.low : Number.NaN);

@@ -4,7 +4,7 @@ import { chanceBelow } from "../quantity/index.ts";
 import { eased } from "./model/condition.ts";
 import type { Weighed } from "./model/marginal.ts";
 import { emptyState, operate } from "./model/operating-state.ts";
-import { type Scene, sceneAt, type ScenePlace } from "./model/scene.ts";
+import { type Scene, sceneAt, type Surroundings } from "./model/scene.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
 import { recirculationHeard, runOutHeard, vapourHeard } from "./tables/observations/by-state.ts";
 import { outcomeRates, type Rates, testRow } from "./tables/tests/index.ts";
@@ -30,22 +30,22 @@ const SUCTION_U = 0.4;
 type TestModel = (scene: Scene, table: Rates, usual: Rates) => Rates | undefined;
 
 const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
-  "shut-off-head": ({ setting, place }) => {
+  "shut-off-head": ({ setting, surroundings }) => {
     const { condition: c } = setting;
     // A gauge that lies shows what it likes: the table knows.
     if (c.dischargeOffset !== 0 || c.suctionOffset !== 0 || c.looseness > 0) return undefined;
-    const speedRatio = setting.speedRatio * place.unloadedSpeed;
+    const speedRatio = setting.speedRatio * surroundings.unloadedSpeed;
     operate({ ...setting, condition: eased(c), speedRatio, shut: true }, 0, shut);
-    const ratio = shut.head / (place.nominalSpeed ** 2 * setting.pump.shutOffHead);
-    const u = Math.hypot(place.headTolerance / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
+    const ratio = shut.head / (surroundings.nominalSpeed ** 2 * setting.pump.shutOffHead);
+    const u = Math.hypot(surroundings.headTolerance / 2, SHUT_READING_U, c.dead?.headSpread ?? 0);
     const none = chanceBelow((NO_PRESSURE - ratio) / u);
     // Low and high is what lies outside the sheet's own band.
-    const low = Math.max(0, chanceBelow((1 - place.headTolerance - ratio) / u) - none);
-    const high = chanceBelow((ratio - 1 - place.headTolerance) / u);
+    const low = Math.max(0, chanceBelow((1 - surroundings.headTolerance - ratio) / u) - none);
+    const high = chanceBelow((ratio - 1 - surroundings.headTolerance) / u);
     return [Math.max(0, 1 - none - low - high), low, high, none];
   },
-  "speed-check": ({ setting, place }) => {
-    const low = chanceBelow((SPEED_LOW - setting.speedRatio / place.nominalSpeed) / SPEED_U);
+  "speed-check": ({ setting, surroundings }) => {
+    const low = chanceBelow((SPEED_LOW - setting.speedRatio / surroundings.nominalSpeed) / SPEED_U);
     return [1 - low, low];
   },
   "timed-drawdown": ({ setting, flowShare }) => {
@@ -108,12 +108,12 @@ function tableRates(test: TestId, causes: readonly CauseId[]): Rates {
 
 /**
  * A lookup of outcome rates by test and cause index, over the sizes the cause may have; each worked out once.
- * @param place - undefined without a snapshot to work from: the tables alone
+ * @param surroundings - undefined without a snapshot to work from: the tables alone
  */
 export function testRates(
   causes: readonly CauseRow[],
   weighed: readonly Weighed[],
-  place: ScenePlace | undefined,
+  surroundings: Surroundings | undefined,
 ): (test: TestId, cause: number) => Rates {
   const known = new Map<TestId, (Rates | undefined)[]>();
   return (test, cause) => {
@@ -126,11 +126,11 @@ export function testRates(
     const id = causes[cause]?.id;
     if (!id) return [];
     const sizes = weighed[cause]?.sizes() ?? [];
-    if (!place || !isModelled(test) || sizes.length === 0) return tableRates(test, [id]);
+    if (!surroundings || !isModelled(test) || sizes.length === 0) return tableRates(test, [id]);
     const rates = ratesAtState(test, [id]);
     const all = sizes.map((s) => ({
       share: s.share,
-      rates: rates(sceneAt(place, s.setting, s.state)),
+      rates: rates(sceneAt(surroundings, s.setting, s.state)),
     }));
     const sum = all.reduce((total, s) => total + s.share, 0);
     return (all[0]?.rates ?? []).map((_, k) =>

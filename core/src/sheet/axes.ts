@@ -19,10 +19,10 @@ export interface AxisMarks {
 }
 
 export interface SheetAxes {
-  /** Figures at a place on the picture. */
+  /** Figures at a point of the picture. */
   readonly read: (at: PicturePoint) => { readonly flow: number; readonly head: number };
-  /** Place of a pair of figures; inverse of `read`. */
-  readonly place: (flow: number, head: number) => PicturePoint;
+  /** Point of a pair of figures; inverse of `read`. */
+  readonly locate: (flow: number, head: number) => PicturePoint;
   /** How far the sheet is turned on the picture [rad]; 0 when the flow axis runs level. */
   readonly turn: number;
   /** Angle between the axes less a right angle [rad]: a slanted photo. */
@@ -65,7 +65,7 @@ export function sheetAxes(marks: AxisMarks): Result<SheetAxes, AxesFault> {
       flow: a.value + perU * along(p, a.at).s,
       head: c.value + perV * along(p, c.at).t,
     }),
-    place: (flow, head) => {
+    locate: (flow, head) => {
       const s = (flow - a.value) / perU;
       const t = corner.t + (head - c.value) / perV;
       return { x: a.at.x + s * u.x + t * v.x, y: a.at.y + s * u.y + t * v.y };

@@ -193,7 +193,7 @@ describe("axes on a picture", () => {
           const read = axes.read(onPicture(d)(flow, head));
           expect(read.flow).toBeCloseTo(flow, 6);
           expect(read.head).toBeCloseTo(head, 6);
-          const back = axes.place(flow, head);
+          const back = axes.locate(flow, head);
           expect(back.x).toBeCloseTo(onPicture(d)(flow, head).x, 4);
           expect(axes.turn).toBeCloseTo(d.turn, 6);
         },

@@ -121,9 +121,9 @@ export function distinct(entries: readonly SheetEntry[]): SheetEntry[] {
 
 /** Server's order first; what it does not have yet after it, as it was made here. */
 const inOrder = (entries: readonly SheetEntry[]): SheetEntry[] =>
-  distinct(entries).sort((a, b) => place(a) - place(b));
+  distinct(entries).sort((a, b) => serverOrder(a) - serverOrder(b));
 
-const place = ({ order }: SheetEntry): number => order ?? Number.MAX_SAFE_INTEGER;
+const serverOrder = ({ order }: SheetEntry): number => order ?? Number.MAX_SAFE_INTEGER;
 
 /** Folds entries into what counts. How often and in which order they arrive does not matter. */
 export function foldEntries(entries: readonly SheetEntry[]): VisitState {

@@ -7,8 +7,8 @@ import { type Instrument, zeroPlay } from "./gauges.ts";
 export type Side = "suction" | "discharge";
 
 export interface GaugeInUse {
-  /** The place on the pump: heights and line belong to it, whichever gauge is screwed in. */
-  readonly place: Instrument | undefined;
+  /** The pump's own gauge of this side: heights and line belong to its tapping, whichever is screwed in. */
+  readonly own: Instrument | undefined;
   /** The gauge itself: the pump's own, or one of the van's. */
   readonly gauge: Instrument | undefined;
   readonly height: string | undefined;
@@ -30,7 +30,7 @@ type WithInstruments = { readonly instruments: readonly Instrument[] };
 export const sideOf = (slot: string): Side | undefined =>
   slot === "suctionPressure" ? "suction" : slot === "dischargePressure" ? "discharge" : undefined;
 
-export const placeOf = (pump: WithInstruments, side: Side): Instrument | undefined =>
+export const ownGauge = (pump: WithInstruments, side: Side): Instrument | undefined =>
   pump.instruments.find((i) => !i.travels && i.kind === `${side}-gauge`);
 
 /** Gauges of the van that can be screwed in. */
@@ -39,9 +39,9 @@ export const vanGauges = (pump: WithInstruments): Instrument[] =>
 
 /** The gauge of a side, with what this visit noted over what was remembered. */
 export function gaugeInUse(pump: WithInstruments, visit: Noted, side: Side): GaugeInUse {
-  const place = placeOf(pump, side);
+  const own = ownGauge(pump, side);
   const chosen = notedText(visit, { topic: "read-with", side });
-  const gauge = pump.instruments.find((i) => i.id === chosen) ?? place;
+  const gauge = pump.instruments.find((i) => i.id === chosen) ?? own;
   const said = (id: string | undefined, fact: GaugeFact) =>
     id === undefined ? undefined : notedText(visit, { topic: "gauge", instrument: id, fact });
   const low = said(gauge?.id, "low") ?? gauge?.range?.[0];
@@ -49,14 +49,14 @@ export function gaugeInUse(pump: WithInstruments, visit: Noted, side: Side): Gau
   const range = low && high ? ([low, high] as const) : undefined;
   const percent = Number(said(gauge?.id, "percent") ?? gauge?.percent ?? Number.NaN);
   const known = Number.isFinite(percent) ? percent : undefined;
-  const line = said(place?.id, "line") ?? place?.line;
+  const line = said(own?.id, "line") ?? own?.line;
   const zeroText = gauge ? notedText(visit, { topic: "zero", instrument: gauge.id }) : undefined;
   const zero = zeroText === undefined ? undefined : parseQuantity(zeroText, "pressure");
   return {
-    place,
+    own,
     gauge,
-    height: said(place?.id, "height") ?? place?.gaugeHeight ?? undefined,
-    tappingHeight: place?.tappingHeight ?? undefined,
+    height: said(own?.id, "height") ?? own?.gaugeHeight ?? undefined,
+    tappingHeight: own?.tappingHeight ?? undefined,
     line: line === "full" || line === "empty" ? line : undefined,
     range,
     percent: known,

@@ -35,7 +35,7 @@ export {
 export type { EntrySubject, VisitState } from "./fold.ts";
 export { rememberedGauges, zeroPlay } from "./gauges.ts";
 export type { GaugeNote, Gauges, Instrument, RegisteredInstrument, ZeroCheck } from "./gauges.ts";
-export { gaugeInUse, placeOf, sideOf, vanGauges } from "./gauge-in-use.ts";
+export { gaugeInUse, ownGauge, sideOf, vanGauges } from "./gauge-in-use.ts";
 export type { GaugeInUse, Side } from "./gauge-in-use.ts";
 export { doubtAbout, limitsOf } from "./plausible.ts";
 export type { Doubt, Limits } from "./plausible.ts";

@@ -1,7 +1,6 @@
 /** What a case says the pump should do: its curve family, or the ratings of the other families. */
 import type { CaseFile } from "../case/index.ts";
 import {
-  type CurveNote,
   buildCurve,
   curveFromOnePoint,
   familyCurve,
@@ -12,7 +11,7 @@ import {
 import { type DisplacementRating, fitDisplacement } from "../displacement/index.ts";
 import { buildJet, type JetRating } from "../jet/index.ts";
 import { COLD_WATER_DENSITY } from "../liquid/index.ts";
-import { formatNumber, type Quantity, toUnit } from "../quantity/index.ts";
+import { type Quantity, toUnit } from "../quantity/index.ts";
 import type { CaseNote } from "./case-note.ts";
 import type { CaseLiquid } from "./liquid-of-case.ts";
 import { leadingOf } from "./snapshot-of-case.ts";

@@ -261,7 +261,7 @@ export async function openSheets(pumpId?: PumpId) {
   );
   return placed
     .filter(({ pump }) => !pump.retiredAt)
-    .map(({ row, ...place }) => ({ ...place, sheet: row, begun: begun.has(row.id) }));
+    .map(({ row, ...call }) => ({ ...call, sheet: row, begun: begun.has(row.id) }));
 }
 
 /** Sheets that have an entry. */

@@ -2,7 +2,7 @@
 import { chanceBelow } from "../../quantity/index.ts";
 import { electricalOf, meanAmps } from "../../visit/index.ts";
 import { SOUND } from "./condition.ts";
-import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
+import { constant, type ReadingContext, type ReadingEvidence } from "./reading-evidence.ts";
 
 /**
  * Imbalance every motor shows at full load, and its scatter [%]: windings and lines are never quite alike.
@@ -17,19 +17,19 @@ const AMPS_PER_VOLT_IMBALANCE = 7;
 const LOST_PHASE = { percent: 97, spread: 8 } as const;
 
 /** How uneven the currents of this motor usually are [%]. */
-function usualImbalance({ situation, snapshot }: Place) {
+function usualImbalance({ situation, snapshot }: ReadingContext) {
   const rated = situation.motor?.current;
   const mean = meanAmps(snapshot)?.value;
   const light = rated && mean ? Math.min(USUAL_IMBALANCE.most, Math.max(1, rated / mean)) : 1;
   return { mean: USUAL_IMBALANCE.mean * light, spread: USUAL_IMBALANCE.spread * light };
 }
 
-export function phaseBalance(place: Place): ReadingEvidence | undefined {
-  const { situation, snapshot, named } = place;
+export function phaseBalance(context: ReadingContext): ReadingEvidence | undefined {
+  const { situation, snapshot, named } = context;
   const e = electricalOf(situation, snapshot);
   if (!e.amps) return undefined;
   const clamp = e.uAmpsPercent ?? 0;
-  const usual = usualImbalance(place);
+  const usual = usualImbalance(context);
   const measured = e.volts?.percent;
   return {
     ...named("phase-balance"),
@@ -67,11 +67,11 @@ const ONE_LOW_U = 0.35;
  * Which way the currents differ. A bad joint or a dead line takes from its own line, and the other two share what
  * is left nearly alike; uneven volts and shorted turns pull them apart in any way.
  */
-export function phaseShape(place: Place): ReadingEvidence | undefined {
-  const { situation, snapshot, named } = place;
+export function phaseShape(context: ReadingContext): ReadingEvidence | undefined {
+  const { situation, snapshot, named } = context;
   const { amps, uAmpsPercent, volts } = electricalOf(situation, snapshot);
   if (!amps || amps.percent < WORTH_A_SHAPE) return undefined;
-  const usual = usualImbalance(place);
+  const usual = usualImbalance(context);
   // What the motor, the clamp and the volts make of their own turns the shape, three times as far as the vector.
   const own = Math.hypot(
     usual.mean,
@@ -101,7 +101,11 @@ const normalOver = (value: number, u: number, limit: number): number =>
 /** Imbalance below which nobody asks for its shape [%]. */
 const WORTH_A_SHAPE = 4;
 
-export function voltBalance({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
+export function voltBalance({
+  situation,
+  snapshot,
+  named,
+}: ReadingContext): ReadingEvidence | undefined {
   const volts = electricalOf(situation, snapshot).volts;
   if (!volts) return undefined;
   return {

@@ -2,13 +2,13 @@
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
 import { electricalOf, expectedSpeed, meanVolts, type Situation } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
-import { constant, type Place, type ReadingEvidence } from "./reading-evidence.ts";
+import { constant, type ReadingContext, type ReadingEvidence } from "./reading-evidence.ts";
 
 /** What the load read off a current leaves open at part load, as a share of the load not taken. */
 const PART_LOAD_U = 0.04;
 
-export function shaftPower(place: Place): ReadingEvidence | undefined {
-  const { situation, snapshot, model, spread, named } = place;
+export function shaftPower(context: ReadingContext): ReadingEvidence | undefined {
+  const { situation, snapshot, model, spread, named } = context;
   const { shaftPower: p, inputPower } = electricalOf(situation, snapshot);
   const { motor } = situation;
   if (!p || !motor || !model || model.bestPower === undefined) return undefined;
@@ -50,7 +50,11 @@ export function shaftPower(place: Place): ReadingEvidence | undefined {
 /** How much of a supply's distance from the plate is there at every visit. */
 const LASTING_VOLTS = 0.8;
 
-export function supplyVoltage({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
+export function supplyVoltage({
+  situation,
+  snapshot,
+  named,
+}: ReadingContext): ReadingEvidence | undefined {
   const volts = meanVolts(snapshot);
   const plate = situation.motor?.voltage;
   if (!volts || !plate) return undefined;
@@ -78,7 +82,7 @@ export function tachometer({
   snapshot,
   model,
   named,
-}: Place): ReadingEvidence | undefined {
+}: ReadingContext): ReadingEvidence | undefined {
   const { speed } = snapshot;
   const expected = expectedSpeed(situation, { ...snapshot, speed: undefined });
   if (!speed || !expected) return undefined;

@@ -29,7 +29,7 @@ function situation(snapshots: readonly Json[], fingerprint?: readonly Json[]): S
   );
 }
 
-function taughtBy(fingerprint: readonly Json[], condition: Condition = SOUND) {
+function biasesFrom(fingerprint: readonly Json[], condition: Condition = SOUND) {
   const s = situation([LF2_READ], fingerprint);
   const model = modelOf(s);
   const prepared = s.fingerprints.map((f) => prepare(s, f, model, true));
@@ -41,39 +41,39 @@ const chanceOf = (s: Situation, id: CauseId): number =>
 
 describe("what a fingerprint teaches", () => {
   it("is nothing where there is none", () => {
-    const { log, lessons, system } = taughtBy([]);
+    const { log, biases, system } = biasesFrom([]);
     expect(log).toBe(0);
-    expect(lessons.size).toBe(0);
+    expect(biases.size).toBe(0);
     expect(system).toBeUndefined();
   });
 
   it("moves each lasting deviation the way its reading lay, and leaves less in doubt than before", () => {
-    const low = taughtBy([{ ...WHEN_NEW, suctionPressure: "-0.12 bar" }]).lessons;
-    const high = taughtBy([{ ...WHEN_NEW, suctionPressure: "0.4 bar" }]).lessons;
+    const low = biasesFrom([{ ...WHEN_NEW, suctionPressure: "-0.12 bar" }]).biases;
+    const high = biasesFrom([{ ...WHEN_NEW, suctionPressure: "0.4 bar" }]).biases;
     const [a, b] = [low.get("suction-gauge"), high.get("suction-gauge")];
     expect(a?.mean ?? 9).toBeLessThan(b?.mean ?? -9);
-    for (const lesson of [...low.values(), ...high.values()]) {
-      expect(lesson.variance).toBeGreaterThan(0);
-      expect(lesson.variance).toBeLessThanOrEqual(1);
-      expect(Number.isFinite(lesson.mean)).toBe(true);
+    for (const bias of [...low.values(), ...high.values()]) {
+      expect(bias.variance).toBeGreaterThan(0);
+      expect(bias.variance).toBeLessThanOrEqual(1);
+      expect(Number.isFinite(bias.mean)).toBe(true);
     }
   });
 
   it("is taught by a motor of uneven currents as by any other", () => {
     const uneven = [{ ...WHEN_NEW, amps: ["23.0 A", "19.0 A", "20.7 A"] }];
-    const [odd, even] = [taughtBy(uneven), taughtBy([WHEN_NEW])];
+    const [odd, even] = [biasesFrom(uneven), biasesFrom([WHEN_NEW])];
     // What the pattern of the currents is does not last, and spoils nothing else.
-    expect([...odd.lessons.keys()]).toEqual([...even.lessons.keys()]);
+    expect([...odd.biases.keys()]).toEqual([...even.biases.keys()]);
     expect(Number.isFinite(odd.log)).toBe(true);
-    const [a, b] = [odd, even].map((t) => t.lessons.get("suction-gauge")?.mean ?? Number.NaN);
+    const [a, b] = [odd, even].map((t) => t.biases.get("suction-gauge")?.mean ?? Number.NaN);
     expect(a).toBeCloseTo(b ?? Number.NaN, 1);
     expect(odd.system).not.toEqual(odd.prepared[0]?.flowPrior);
-    const [more, usual] = [odd, even].map((t) => t.lessons.get("phase-balance")?.mean ?? 0);
+    const [more, usual] = [odd, even].map((t) => t.biases.get("phase-balance")?.mean ?? 0);
     expect(more).toBeGreaterThan((usual ?? 0) + 1);
   });
 
   it("leaves a meter out that has no lasting deviation", () => {
-    expect(taughtBy([WHEN_NEW]).lessons.has("flow-meter")).toBe(false);
+    expect(biasesFrom([WHEN_NEW]).biases.has("flow-meter")).toBe(false);
   });
 
   it("never leaves a reading more certain than its own instrument", () => {
@@ -85,7 +85,7 @@ describe("what a fingerprint teaches", () => {
           flow: fc.double({ min: 5, max: 90, noNaN: true }),
         }),
         ({ suction, discharge, flow }) => {
-          const { lessons, system } = taughtBy([
+          const { biases, system } = biasesFrom([
             {
               ...WHEN_NEW,
               suctionPressure: `${suction.toFixed(3)} bar`,
@@ -93,7 +93,7 @@ describe("what a fingerprint teaches", () => {
               flow: `${flow.toFixed(1)} m3/h`,
             },
           ]);
-          for (const { mean, variance } of lessons.values()) {
+          for (const { mean, variance } of biases.values()) {
             expect(Number.isFinite(mean)).toBe(true);
             expect(variance).toBeGreaterThan(0);
             expect(variance).toBeLessThanOrEqual(1);
@@ -110,7 +110,7 @@ describe("what a fingerprint teaches", () => {
 
   it("finds the system it ran on: a flow half as large is four times the resistance", () => {
     const logKOf = (flow: string) => {
-      const { system } = taughtBy([
+      const { system } = biasesFrom([
         {
           ...WHEN_NEW,
           flow,
@@ -139,7 +139,7 @@ describe("what a fingerprint teaches", () => {
   });
 
   it("says nothing of the clean system when it ran on a changed one", () => {
-    expect(taughtBy([WHEN_NEW], { ...SOUND, flowLost: 0.4 }).system).toBeUndefined();
+    expect(biasesFrom([WHEN_NEW], { ...SOUND, flowLost: 0.4 }).system).toBeUndefined();
   });
 });
 

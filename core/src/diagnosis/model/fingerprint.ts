@@ -14,7 +14,7 @@ import {
   logDensity,
   logSeen,
 } from "./flow-integral.ts";
-import { type Lesson, type Lessons, taught } from "./lessons.ts";
+import { type Bias, type Biases, withBias } from "./bias.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { type Prepared, settingOf } from "./preparation.ts";
 import { expectedAt, type ReadingKind } from "./reading-evidence.ts";
@@ -24,21 +24,21 @@ import { changedSystem } from "./system-flow.ts";
 export interface Experience {
   /** ln chance of their readings. */
   readonly log: number;
-  readonly lessons: Lessons;
+  readonly biases: Biases;
   /** The system they were taken on; undefined when none ran on it. */
   readonly system: FlowPrior | undefined;
 }
 
-/** A lesson on the day it was taught, and the variance that comes back until the next visit. */
-interface Fresh extends Lesson {
+/** A bias on the day it was learned, and the variance that comes back until the next visit. */
+interface Fresh extends Bias {
   readonly forgotten: number;
 }
 
-interface Learnt extends Omit<Experience, "lessons"> {
-  readonly lessons: ReadonlyMap<ReadingKind, Fresh>;
+interface Learnt extends Omit<Experience, "biases"> {
+  readonly biases: ReadonlyMap<ReadingKind, Fresh>;
 }
 
-const NONE: Learnt = { log: 0, lessons: new Map(), system: undefined };
+const NONE: Learnt = { log: 0, biases: new Map(), system: undefined };
 
 /**
  * Variance that has come back since, as a share of all there was: lines are changed, windings age. Less
@@ -73,12 +73,12 @@ export function experienceOf(
   );
   return {
     log: learnt.log,
-    lessons: new Map([...learnt.lessons].map(([kind, lesson]) => [kind, aged(lesson)])),
+    biases: new Map([...learnt.biases].map(([kind, bias]) => [kind, aged(bias)])),
     system: learnt.system && moved(learnt.system),
   };
 }
 
-const aged = ({ mean, variance, forgotten }: Fresh): Lesson => ({
+const aged = ({ mean, variance, forgotten }: Fresh): Bias => ({
   mean,
   variance: Math.min(1, variance + forgotten),
 });
@@ -102,8 +102,8 @@ function learn(known: Learnt, p: Prepared, setting: Setting): Learnt {
   const clean = p.flowPrior.kind === "system" ? (known.system ?? p.flowPrior) : p.flowPrior;
   const prior = changedSystem(clean, setting);
   const likelihood = emptyLikelihood(p.readings.length, true);
-  integrateFlow(setting, p.readings, prior, likelihood, known.lessons);
-  const expectations = p.readings.map((r) => taught(r, setting, known.lessons));
+  integrateFlow(setting, p.readings, prior, likelihood, known.biases);
+  const expectations = p.readings.map((r) => withBias(r, setting, known.biases));
   const moments = (likelihood.nodes ?? []).map(({ flow, weight }): Moment => {
     const state = emptyState();
     operate(setting, flow, state);
@@ -113,14 +113,14 @@ function learn(known: Learnt, p: Prepared, setting: Setting): Learnt {
     });
     return { state, weight, logs, log: logs.reduce((a, b) => a + b, 0) };
   });
-  const lessons = new Map(known.lessons);
+  const biases = new Map(known.biases);
   p.readings.forEach((reading, i) => {
-    const lesson = lessonOf(i, setting, p, moments, known.lessons.get(reading.kind));
-    if (lesson) lessons.set(reading.kind, lesson);
+    const bias = biasOf(i, setting, p, moments, known.biases.get(reading.kind));
+    if (bias) biases.set(reading.kind, bias);
   });
   return {
     log: known.log + likelihood.logTotal,
-    lessons,
+    biases,
     // A system that the condition changed says little of the clean one.
     system:
       prior.kind === "system" && prior === clean ? seenOn(prior, setting, moments) : known.system,
@@ -131,12 +131,12 @@ function learn(known: Learnt, p: Prepared, setting: Setting): Learnt {
  * One reading's lasting deviation after it was seen, by Kalman's rule. The flow is taken as the other
  * readings have it: a reading that chose the flow itself would agree with it.
  */
-function lessonOf(
+function biasOf(
   i: number,
   setting: Setting,
   { readings }: Prepared,
   moments: readonly Moment[],
-  before: Lesson | undefined,
+  before: Bias | undefined,
 ): Fresh | undefined {
   const reading = readings[i];
   if (!reading) return undefined;
@@ -164,8 +164,8 @@ function lessonOf(
   const surprise = gap - mean * lasting;
   const whole = passing + variance * lasting * lasting;
   // A reading far off teaches less, as its Student-t says.
-  const heft = (FREEDOM + 1) / (FREEDOM + (surprise * surprise) / whole);
-  const gain = (variance * lasting) / (variance * lasting * lasting + passing / heft);
+  const robustWeight = (FREEDOM + 1) / (FREEDOM + (surprise * surprise) / whole);
+  const gain = (variance * lasting) / (variance * lasting * lasting + passing / robustWeight);
   return {
     mean: mean + gain * surprise,
     variance: variance * (1 - gain * lasting),

@@ -7,7 +7,7 @@
  */
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { flowAt, type FlowPrior, type SystemCurve } from "./flow-prior.ts";
-import { type Lessons, taught, UNTAUGHT } from "./lessons.ts";
+import { type Biases, withBias, NO_BIASES } from "./bias.ts";
 import { type Expectation, nothingExpected, type ReadingEvidence } from "./reading-evidence.ts";
 
 /**
@@ -53,15 +53,15 @@ export const emptyLikelihood = (readings: number, withNodes = false): SnapshotLi
 });
 
 /** Beyond this no reading is rarer: what is multiplied stays a number. */
-const RAREST = 1e30;
+const MOST_INVERSE = 1e30;
 
 /**
  * One over the Student-t density of a reading, but for a constant: √(V t^(ν+1)), t = 1 + gap²/(ν V).
  * Multiplied over all readings and put into one logarithm it costs a fraction of theirs.
  */
-function rarity(seen: number, predicted: number, variance: number, below: number): number {
+function inverseDensity(seen: number, predicted: number, variance: number, below: number): number {
   const gap = seen < predicted ? below * (seen - predicted) : seen - predicted;
-  const t = Math.min(1 + (gap * gap) / (variance * FREEDOM), RAREST);
+  const t = Math.min(1 + (gap * gap) / (variance * FREEDOM), MOST_INVERSE);
   const t2 = t * t;
   // t^((ν + 1)/2) with ν = 8.
   return t2 * t2 * Math.sqrt(variance * t);
@@ -71,13 +71,13 @@ function rarity(seen: number, predicted: number, variance: number, below: number
 export function logSeen(seen: number, e: Expectation, at: OperatingState): number {
   if (e.log !== undefined) return e.log;
   e.at(at, expected);
-  return -Math.log(rarity(seen, expected.predicted, expected.variance, e.below ?? 1));
+  return -Math.log(inverseDensity(seen, expected.predicted, expected.variance, e.below ?? 1));
 }
 
 /** Working memory, reused: one integral runs at a time in a thread. */
 const flows = new Float64Array(MOST_NODES);
 /** Position of each node on the axis the grid is laid on. */
-const places = new Float64Array(MOST_NODES);
+const positions = new Float64Array(MOST_NODES);
 /** Head left for the system [m]. */
 const heads = new Float64Array(MOST_NODES);
 /** ln k of each node on each system curve. */
@@ -88,7 +88,7 @@ const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
 /** Prior chance each node stands for. */
 const weights = new Float64Array(MOST_NODES);
-/** Sums without each piece of moving evidence, and its rarity at each node. */
+/** Sums without each piece of moving evidence, and its inverse density at each node. */
 let sums = new Float64Array(16);
 let rarities = new Float64Array(MOST_NODES * 16);
 const order = new Int32Array(MOST_NODES);
@@ -98,7 +98,7 @@ const chances = new Float64Array(MOST_NODES);
 const state = emptyState();
 const expected = nothingExpected();
 
-/** Evidence whose weight hangs on the flow: its place among all, what was seen, what should be. */
+/** Evidence whose weight hangs on the flow: its position among all, what was seen, what should be. */
 interface Moving {
   readonly i: number;
   readonly seen: number;
@@ -112,14 +112,14 @@ const LARGE = 1e120;
 /**
  * Fills `out` for one setting. Deterministic.
  * @param readings - evidence of the snapshot; may be empty (then the result is the prior's own 0)
- * @param lessons - what is known of lasting deviations
+ * @param biases - what is known of lasting deviations
  */
 export function integrateFlow(
   setting: Setting,
   readings: readonly ReadingEvidence[],
   prior: FlowPrior,
   out: SnapshotLikelihood,
-  lessons: Lessons = UNTAUGHT,
+  biases: Biases = NO_BIASES,
 ): void {
   const n = readings.length;
   if (sums.length < n) {
@@ -132,7 +132,7 @@ export function integrateFlow(
   for (let i = 0; i < n; i++) {
     const r = readings[i];
     if (!r) continue;
-    const e = taught(r, setting, lessons);
+    const e = withBias(r, setting, biases);
     if (r.still) {
       const ll = logSeen(r.seen, e, state);
       stillTotal += ll;
@@ -149,9 +149,9 @@ export function integrateFlow(
   }
   let count = 0;
   let bestNode = 0;
-  const add = (place: number, flow = flowAt(setting, place)): void => {
+  const add = (position: number, flow = flowAt(setting, position)): void => {
     const k = count++;
-    places[k] = place;
+    positions[k] = position;
     flows[k] = flow;
     operate(setting, flow, state);
     heads[k] = freeHead(setting, state);
@@ -162,9 +162,9 @@ export function integrateFlow(
       const m = moving[j];
       if (!m) continue;
       m.at(state, expected);
-      const rare = rarity(m.seen, expected.predicted, expected.variance, m.below);
-      rarities[k * n + j] = rare;
-      product *= rare;
+      const inverse = inverseDensity(m.seen, expected.predicted, expected.variance, m.below);
+      rarities[k * n + j] = inverse;
+      product *= inverse;
       if (product > LARGE) {
         sum -= Math.log(product);
         product = 1;
@@ -189,7 +189,7 @@ export function integrateFlow(
     let width = step / 2;
     for (let round = 1; round <= ROUNDS.most; round++, width /= 2) {
       const before = chances[bestNode] ?? 0;
-      const centre = places[bestNode] ?? 0;
+      const centre = positions[bestNode] ?? 0;
       add(Math.max(centre - width, 0));
       add(Math.min(centre + width, end));
       const climbed = (chances[bestNode] ?? 0) - before;

@@ -26,12 +26,12 @@ export interface SystemCurve {
 }
 
 /**
- * Flow at a place on the grid's axis [m³/s]: the axis is the flow itself, except where head stands
+ * Flow at a position on the grid's axis [m³/s]: the axis is the flow itself, except where head stands
  * nearly upright on the flow; there it is the head.
  */
-export function flowAt({ pump, speedRatio: r, condition: c }: Setting, place: number): number {
-  if (!pump.flowAtHead) return place;
+export function flowAt({ pump, speedRatio: r, condition: c }: Setting, position: number): number {
+  if (!pump.flowAtHead) return position;
   const back =
-    (c.leak + c.passing) * pump.bestFlow * r * Math.sqrt(place / (pump.bestHead * r * r));
-  return Math.max(0, r * c.curveFlow * pump.flowAtHead(place / (r * r * c.curveHead)) - back);
+    (c.leak + c.passing) * pump.bestFlow * r * Math.sqrt(position / (pump.bestHead * r * r));
+  return Math.max(0, r * c.curveFlow * pump.flowAtHead(position / (r * r * c.curveHead)) - back);
 }

@@ -9,7 +9,7 @@ import { GRAVITY } from "../../quantity/index.ts";
 import { layoutOf, type Situation, type Snapshot } from "../../visit/index.ts";
 import { inCircuit } from "./circuit.ts";
 import type { SuctionModel } from "./operating-state.ts";
-import type { Place, ReadingEvidence } from "./reading-evidence.ts";
+import type { ReadingContext, ReadingEvidence } from "./reading-evidence.ts";
 
 /** How well a drawn layout is known: level [m], and its clean loss as a fraction. */
 const LEVEL_U = 0.15;
@@ -83,7 +83,11 @@ function cleanLossDoubt(situation: Situation) {
     (drawn ? LOSS_U * loss : loss > 0 ? undrawn : 0) / referenceFlow ** 2;
 }
 
-export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvidence | undefined {
+export function suctionGauge({
+  situation,
+  snapshot,
+  named,
+}: ReadingContext): ReadingEvidence | undefined {
   const g = snapshot.suction;
   if (!g) return undefined;
   const perMetre = situation.liquid.density * GRAVITY;
@@ -133,8 +137,8 @@ export function suctionGauge({ situation, snapshot, named }: Place): ReadingEvid
 const offsetSpan = (u: number | undefined, pressure: number): number =>
   Math.max((u ?? 0) * 80, Math.abs(pressure) * 1.2, 5e4);
 
-export function dischargeGauge(place: Place): ReadingEvidence | undefined {
-  const { situation, snapshot, model, spread, named } = place;
+export function dischargeGauge(context: ReadingContext): ReadingEvidence | undefined {
+  const { situation, snapshot, model, spread, named } = context;
   const g = snapshot.discharge;
   if (!g || !model) return undefined;
   const density = situation.liquid.density;

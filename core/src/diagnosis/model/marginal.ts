@@ -3,7 +3,7 @@ import type { CauseId } from "../../case/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { integrateFlow } from "./flow-integral.ts";
 import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
-import { taught } from "./lessons.ts";
+import { withBias } from "./bias.ts";
 import { logSum } from "./log-sum.ts";
 import type { Noticed } from "./impression.ts";
 import { expectedAt } from "./reading-evidence.ts";
@@ -126,14 +126,16 @@ export function scales(
   const sound = likeliestFirst(owns.sound);
   const known = new Map<string, Tried>();
   let best = Number.NEGATIVE_INFINITY;
-  const glanced = new Map(rows.map((row) => [row, row.severities.map(([s]) => glance(row, s))]));
+  const firstTries = new Map(
+    rows.map((row) => [row, row.severities.map(([s]) => firstTry(row, s))]),
+  );
 
   /** Which snapshots show the pump without this cause. */
   function curedOf({ id }: Modelled): readonly boolean[] {
     return prepared.map((p) => id !== undefined && (p.cured?.(id) ?? false));
   }
 
-  function glance(row: Modelled, severity: number): Tried {
+  function firstTry(row: Modelled, severity: number): Tried {
     const { condition, name } = conditionOf(row, severity);
     const cured = curedOf(row);
     const key = `${name}|${cured.join()}|${row.builtIn ?? ""}`;
@@ -149,7 +151,7 @@ export function scales(
   }
 
   const outcomes = (row: Modelled, size: number, severity: number): readonly Outcome[] => {
-    const tried = glanced.get(row)?.[size] ?? glance(row, severity);
+    const tried = firstTries.get(row)?.[size] ?? firstTry(row, severity);
     const { outcomes: made, others } = tried;
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
@@ -231,12 +233,12 @@ function outcome(
     const setting = settingOf(p, cured[k] ? SOUND : condition, own);
     const { scratch } = p;
     const clean = p.flowPrior.kind === "system" ? (own.system ?? p.flowPrior) : p.flowPrior;
-    integrateFlow(setting, p.readings, changedSystem(clean, setting), scratch, own.lessons);
+    integrateFlow(setting, p.readings, changedSystem(clean, setting), scratch, own.biases);
     log += scratch.logTotal;
     for (const rest of scratch.logWithout) without[reading++] = rest - scratch.logTotal;
     flows.push(scratch.bestFlow);
     if (k === snapshot && impressions.length > 0) {
-      scene = sceneAt(p.scenery, setting, { ...scratch.best });
+      scene = sceneAt(p.surroundings, setting, { ...scratch.best });
     }
   }
   for (let i = 0; i < reading; i++) without[i] = (without[i] ?? 0) + log;
@@ -264,7 +266,7 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
       const [setting, state] = [settings[k], states[k]];
       if (!setting || !state) return [];
       return p.readings.map((r) => {
-        return [r.id, expectedAt(taught(r, setting, top.own.lessons), state).predicted] as const;
+        return [r.id, expectedAt(withBias(r, setting, top.own.biases), state).predicted] as const;
       });
     }),
   );

@@ -3,7 +3,7 @@ import type { Situation } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { experienceOf, teachers } from "./fingerprint.ts";
 import type { FlowPrior } from "./flow-prior.ts";
-import { type Lessons, UNTAUGHT } from "./lessons.ts";
+import { type Biases, NO_BIASES } from "./bias.ts";
 import { logSum } from "./log-sum.ts";
 import { ownTolerance, prepare, TOLERANCE_SIGMAS } from "./preparation.ts";
 import type { PumpModel } from "./pump-model.ts";
@@ -14,12 +14,12 @@ export interface OwnCurve {
   readonly head: number;
   readonly log: number;
   /** What the fingerprints teach if it is so. */
-  readonly lessons: Lessons;
+  readonly biases: Biases;
   readonly system: FlowPrior | undefined;
 }
 
 export const AS_SHEET: readonly [OwnCurve] = [
-  { flow: 1, head: 1, log: 0, lessons: UNTAUGHT, system: undefined },
+  { flow: 1, head: 1, log: 0, biases: NO_BIASES, system: undefined },
 ];
 /**
  * Standard deviations from the curve tried when several snapshots share it, with their weights:
@@ -58,8 +58,8 @@ export function ownCurves(
       flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
       head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
     };
-    const { log, lessons, system } = experienceOf(prepared, SOUND, node);
-    return { ...node, log: Math.log(weight) + log, lessons, system };
+    const { log, biases, system } = experienceOf(prepared, SOUND, node);
+    return { ...node, log: Math.log(weight) + log, biases, system };
   });
   const sum = logSum(nodes.map((n) => n.log));
   const sound = nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS);
@@ -70,8 +70,8 @@ export function ownCurves(
     sound,
     // How much better the condition explains the fingerprints is told well enough on the sheet's own curve.
     builtIn: (condition) => {
-      const { log, lessons, system } = experienceOf(prepared, condition, asSheet);
-      const there = { ...asSheet, log: log - soundLog, lessons, system };
+      const { log, biases, system } = experienceOf(prepared, condition, asSheet);
+      const there = { ...asSheet, log: log - soundLog, biases, system };
       return [...sound, there].map((n) => ({ ...n, log: n.log - Math.LN2 }));
     },
   };

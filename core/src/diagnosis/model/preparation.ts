@@ -20,7 +20,7 @@ import type { Setting, SuctionModel } from "./operating-state.ts";
 import type { PumpModel } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
 import { readingsOf } from "./readings.ts";
-import { scenePlace, type ScenePlace } from "./scene.ts";
+import { surroundingsOf, type Surroundings } from "./scene.ts";
 
 /** How widely ln k of a system scatters round its drawing. */
 const SYSTEM_SPREAD = { drawn: 0.1, guessedStatic: 0.18, guessed: 0.4 } as const;
@@ -42,7 +42,7 @@ export interface Prepared {
   readonly speedRatio: number;
   readonly speedMeasured: boolean;
   /** How people see it. */
-  readonly scenery: ScenePlace;
+  readonly surroundings: Surroundings;
   /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
   readonly cured: ((id: CauseId) => boolean) | undefined;
   readonly scratch: SnapshotLikelihood;
@@ -72,7 +72,7 @@ export function prepare(
     flowPrior,
     speedRatio,
     speedMeasured: speed?.measured ?? false,
-    scenery: scenePlace(situation, snapshot, flowPrior, ownTolerance(situation).head),
+    surroundings: surroundingsOf(situation, snapshot, flowPrior, ownTolerance(situation).head),
     cured: curedIn(situation, snapshot),
     scratch: emptyLikelihood(readings.length),
   };

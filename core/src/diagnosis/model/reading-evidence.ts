@@ -65,7 +65,7 @@ export interface CurveSpread {
   readonly power: number;
 }
 
-export interface Place {
+export interface ReadingContext {
   readonly situation: Situation;
   readonly snapshot: Snapshot;
   readonly model: PumpModel | undefined;

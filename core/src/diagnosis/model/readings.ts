@@ -4,7 +4,12 @@ import { phaseBalance, phaseShape, voltBalance } from "./balance-readings.ts";
 import { shaftPower, supplyVoltage, tachometer } from "./drive-readings.ts";
 import { dischargeGauge, suctionGauge } from "./gauge-readings.ts";
 import type { PumpModel } from "./pump-model.ts";
-import type { CurveSpread, Place, ReadingEvidence, ReadingKind } from "./reading-evidence.ts";
+import type {
+  CurveSpread,
+  ReadingContext,
+  ReadingEvidence,
+  ReadingKind,
+} from "./reading-evidence.ts";
 
 /** Id of a reading's evidence. */
 export const readingId = (snapshotKey: string, kind: ReadingKind): string =>
@@ -17,22 +22,22 @@ export function readingsOf(
   model: PumpModel | undefined,
   spread: CurveSpread,
 ): ReadingEvidence[] {
-  const named: Place["named"] = (kind) => ({ id: readingId(snapshot.key, kind), kind });
-  const place: Place = { situation, snapshot, model, spread, named };
+  const named: ReadingContext["named"] = (kind) => ({ id: readingId(snapshot.key, kind), kind });
+  const context: ReadingContext = { situation, snapshot, model, spread, named };
   return [
-    suctionGauge(place),
-    dischargeGauge(place),
-    flowMeter(place),
-    shaftPower(place),
-    phaseBalance(place),
-    phaseShape(place),
-    voltBalance(place),
-    supplyVoltage(place),
-    tachometer(place),
+    suctionGauge(context),
+    dischargeGauge(context),
+    flowMeter(context),
+    shaftPower(context),
+    phaseBalance(context),
+    phaseShape(context),
+    voltBalance(context),
+    supplyVoltage(context),
+    tachometer(context),
   ].filter((r) => r !== undefined);
 }
 
-function flowMeter({ snapshot, named }: Place): ReadingEvidence | undefined {
+function flowMeter({ snapshot, named }: ReadingContext): ReadingEvidence | undefined {
   const { flow } = snapshot;
   if (!flow || snapshot.valve === "shut") return undefined;
   return {

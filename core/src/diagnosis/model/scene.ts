@@ -8,7 +8,7 @@ import { flowOnSystem } from "./system-flow.ts";
 
 /** One state under one setting, as those who stand there see it. */
 export interface Scene {
-  readonly place: ScenePlace;
+  readonly surroundings: Surroundings;
   readonly setting: Setting;
   readonly state: OperatingState;
   /** Delivered flow over what a sound pump delivers on this system. */
@@ -18,7 +18,7 @@ export interface Scene {
 }
 
 /** What of the pump's surroundings is the same under every cause. */
-export interface ScenePlace {
+export interface Surroundings {
   /** Flow [m³/s] and head [m] it was laid out for; undefined when nobody stated a duty. */
   readonly duty: { readonly flow: number; readonly head: number } | undefined;
   /** The system with nothing wrong. */
@@ -43,12 +43,12 @@ export interface ScenePlace {
 const LOAD_OFF = 0.5;
 
 /** @param headTolerance - of the sheet, as a share */
-export function scenePlace(
+export function surroundingsOf(
   situation: Situation,
   snapshot: Snapshot,
   clean: FlowPrior,
   headTolerance: number,
-): ScenePlace {
+): Surroundings {
   const { motor, driveKind, duty } = situation;
   const direct = driveKind === "direct" && motor?.speed !== undefined;
   const frequency = motor?.frequency ?? 50;
@@ -73,16 +73,20 @@ export function scenePlace(
 }
 
 /** A state as people see it. */
-export function sceneAt(place: ScenePlace, setting: Setting, state: OperatingState): Scene {
-  return { place, setting, state, ...sharesAt(place, setting, state) };
+export function sceneAt(
+  surroundings: Surroundings,
+  setting: Setting,
+  state: OperatingState,
+): Scene {
+  return { surroundings, setting, state, ...sharesAt(surroundings, setting, state) };
 }
 
-function sharesAt(place: ScenePlace, setting: Setting, state: OperatingState): Shares {
-  const { duty } = place;
+function sharesAt(surroundings: Surroundings, setting: Setting, state: OperatingState): Shares {
+  const { duty } = surroundings;
   if (duty) return { flowShare: state.flow / duty.flow, headShare: state.head / duty.head };
   // Without a stated duty the shortfall is what the condition alone makes of the likeliest system.
-  const known = place.shares.get(setting.condition) ?? sharesOf(place, setting);
-  place.shares.set(setting.condition, known);
+  const known = surroundings.shares.get(setting.condition) ?? sharesOf(surroundings, setting);
+  surroundings.shares.set(setting.condition, known);
   return known;
 }
 
@@ -91,12 +95,15 @@ interface Shares {
   readonly headShare: number;
 }
 
-function sharesOf(place: ScenePlace, setting: Setting): Shares {
-  const { clean, nominalSpeed } = place;
+function sharesOf(surroundings: Surroundings, setting: Setting): Shares {
+  const { clean, nominalSpeed } = surroundings;
   if (clean.kind !== "system") return { flowShare: 1, headShare: 1 };
   const asSheet: Setting = { ...setting, ownFlow: 1, ownHead: 1 };
-  place.sound ??= dutyPoint({ ...asSheet, condition: SOUND, speedRatio: nominalSpeed }, clean);
-  const [was, is] = [place.sound, dutyPoint(asSheet, clean)];
+  surroundings.sound ??= dutyPoint(
+    { ...asSheet, condition: SOUND, speedRatio: nominalSpeed },
+    clean,
+  );
+  const [was, is] = [surroundings.sound, dutyPoint(asSheet, clean)];
   return {
     flowShare: was.flow > 0 ? is.flow / was.flow : 1,
     headShare: was.head > 0 ? is.head / was.head : 1,

@@ -3,7 +3,7 @@ import type { Situation, Snapshot } from "../../visit/index.ts";
 import { SOUND } from "./condition.ts";
 import { experienceOf, teachers } from "./fingerprint.ts";
 import { emptyLikelihood, integrateFlow } from "./flow-integral.ts";
-import { taught } from "./lessons.ts";
+import { withBias } from "./bias.ts";
 import type { Setting } from "./operating-state.ts";
 import { prepare, settingOf } from "./preparation.ts";
 import { modelOf } from "./pump-model.ts";
@@ -36,11 +36,11 @@ export function soundReadings(situation: Situation, template: Snapshot): SoundRe
   const side = (alone: (s: Snapshot) => Snapshot) => {
     const prepared = ready(alone(template));
     const setting = settingOf(prepared, SOUND, AS_SHEET);
-    const { lessons } = experienceOf(like.map(alone).map(ready), SOUND, AS_SHEET);
+    const { biases } = experienceOf(like.map(alone).map(ready), SOUND, AS_SHEET);
     const readings = prepared.readings.map((r): SoundReading => ({
-      ...taught(r, setting, lessons),
+      ...withBias(r, setting, biases),
       kind: r.kind,
-      known: lessons.has(r.kind),
+      known: biases.has(r.kind),
     }));
     return { prepared, setting, readings };
   };

@@ -46,8 +46,8 @@ function meeting(curve: SystemCurve, head: (flow: number) => number, limit: numb
   return lastWhere((q) => head(q) > curve.staticHead + k * q * q, limit);
 }
 
-/** The place up to which something holds, between 0 and a limit, by bisection. */
-function lastWhere(holds: (place: number) => boolean, limit: number): number {
+/** The position up to which something holds, between 0 and a limit, by bisection. */
+function lastWhere(holds: (position: number) => boolean, limit: number): number {
   let low = 0;
   let high = limit;
   for (let i = 0; i < HALVINGS; i++) {
@@ -70,8 +70,8 @@ export function flowOnSystem(setting: Setting, clean: FlowPrior): number {
   const { staticHead, logK } = middle(system.curves);
   const k = Math.exp(logK);
   const state = emptyState();
-  const surplusAt = (place: number): number => {
-    const q = flowAt(setting, place);
+  const surplusAt = (position: number): number => {
+    const q = flowAt(setting, position);
     operate(setting, q, state);
     const extra = setting.condition.suctionLoss * (q / setting.suction.referenceFlow) ** 2;
     return state.head - staticHead - extra - k * q * q;
@@ -81,6 +81,6 @@ export function flowOnSystem(setting: Setting, clean: FlowPrior): number {
   const limit = rises ? pump.shutOffHead : pump.reach;
   return flowAt(
     setting,
-    lastWhere((place) => surplusAt(place) > 0 !== rises, limit),
+    lastWhere((position) => surplusAt(position) > 0 !== rises, limit),
   );
 }

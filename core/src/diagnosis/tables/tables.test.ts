@@ -147,18 +147,18 @@ function likeliestRival(c: CauseRow): CauseRow {
     (a, b) => priorOf(PRIORS[b] ?? {}, c.id) - priorOf(PRIORS[a] ?? {}, c.id),
   );
   const [counted, installation, driver] = key.split("/");
-  const family = c.place.families?.[0] ?? counted;
+  const family = c.where.families?.[0] ?? counted;
   const signs = OBSERVATIONS.filter((o) => (o.under[c.id] ?? 0) > Math.max(0.3, 1.5 * o.base));
   const file = caseFrom({
     format: "yard-tack/case",
     version: 1,
     pump: {
       family,
-      installation: c.place.installations?.[0] ?? installation,
-      ...(c.place.plasticImpeller ? { impeller: { material: "plastic" } } : {}),
+      installation: c.where.installations?.[0] ?? installation,
+      ...(c.where.plasticImpeller ? { impeller: { material: "plastic" } } : {}),
       ...(driver === "engine"
         ? { drive: { kind: "engine" } }
-        : { motor: { phases: c.place.drivers?.[0] === "1-phase" ? 1 : 3 } }),
+        : { motor: { phases: c.where.drivers?.[0] === "1-phase" ? 1 : 3 } }),
     },
     observations: { present: signs.map((o) => o.id), absent: ["discharge.no-throttle-valve"] },
   });

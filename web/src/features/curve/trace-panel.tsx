@@ -206,7 +206,7 @@ function axesOf(marks: Readonly<Record<MarkKey, Mark>>) {
 function lineOn(axes: SheetAxes, points: readonly { flow: string; head?: string }[]): string {
   return points
     .map((p) => {
-      const at = axes.place(Number.parseFloat(p.flow), Number.parseFloat(p.head ?? "0"));
+      const at = axes.locate(Number.parseFloat(p.flow), Number.parseFloat(p.head ?? "0"));
       return `${at.x.toFixed(1)},${at.y.toFixed(1)}`;
     })
     .join(" ");

@@ -33,8 +33,8 @@ export function GaugePanel({
 }) {
   const [opened, setOpened] = useState(false);
   const g = gaugeInUse(sheet.dto.pump, sheet.state, side);
-  if (!g.place || !g.gauge) return null;
-  const { place, gauge } = g;
+  if (!g.own || !g.gauge) return null;
+  const { own, gauge } = g;
   const unknown = g.height === undefined || g.line === undefined;
   const van = vanGauges(sheet.dto.pump);
   const strip = (name: string, dimension: Strip["dimension"], list: readonly string[]): Strip => ({
@@ -54,7 +54,7 @@ export function GaugePanel({
       ? `zero ${gauge.zero.passed ? "good" : "off"} on ${day(gauge.zero.at, sheet.dto.pump.zone)}`
       : "zero not looked at yet";
   const say = [
-    g.gauge.id === place.id ? undefined : gauge.name,
+    g.gauge.id === own.id ? undefined : gauge.name,
     g.height ? `${g.height} up` : undefined,
     g.line ? `line ${g.line}` : undefined,
     g.percent === undefined ? "no class" : `class ${g.percent}`,
@@ -78,7 +78,7 @@ export function GaugePanel({
             <NativeSelect
               label="Read with"
               value={gauge.id}
-              data={[place, ...van].map((i) => ({
+              data={[own, ...van].map((i) => ({
                 value: i.id,
                 label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${day(i.zero.at, sheet.dto.pump.zone)}` : ""}`,
               }))}
@@ -86,7 +86,7 @@ export function GaugePanel({
                 sheet.note({
                   topic: "read-with",
                   side,
-                  value: e.target.value === place.id ? null : e.target.value,
+                  value: e.target.value === own.id ? null : e.target.value,
                 })
               }
             />
@@ -96,7 +96,7 @@ export function GaugePanel({
             units={units}
             compact
             slot={strip("Gauge over shaft", "length", lengths)}
-            subject={{ topic: "gauge", instrument: place.id, fact: "height" }}
+            subject={{ topic: "gauge", instrument: own.id, fact: "height" }}
             remembered={g.height}
           />
           <Choice
@@ -104,7 +104,7 @@ export function GaugePanel({
             options={LINES}
             value={g.line}
             onChoose={(v) =>
-              sheet.note({ topic: "gauge", instrument: place.id, fact: "line", value: v })
+              sheet.note({ topic: "gauge", instrument: own.id, fact: "line", value: v })
             }
           />
           <NoteStrip

@@ -11,7 +11,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     mechanism:
       "Two supply wires are exchanged; the pump still pumps forward, at about half its head.",
     side: "drive",
-    place: { drivers: ["3-phase"] },
+    where: { drivers: ["3-phase"] },
     severities: [
       [0.4, 0.6],
       [0.5, 1],
@@ -40,7 +40,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "Running too slow",
     mechanism: "Belt, drive setting, governor or supply keeps the shaft below its speed.",
     side: "drive",
-    place: {},
+    where: {},
     severities: [
       [0.04, 0.3],
       [0.08, 1.2],
@@ -69,7 +69,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "Supply voltage low",
     mechanism: "Volts more than a tenth below the plate: more current, more slip, more heat.",
     side: "drive",
-    place: { drivers: ["3-phase", "1-phase"] },
+    where: { drivers: ["3-phase", "1-phase"] },
     severities: [
       [0.1, 0.6],
       [0.14, 1.1],
@@ -103,7 +103,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "No volts at the motor",
     mechanism: "Fuse, switch, interlock or cable: nothing reaches the motor.",
     side: "drive",
-    place: { drivers: ["3-phase", "1-phase"] },
+    where: { drivers: ["3-phase", "1-phase"] },
     severities: ONCE,
     severityMeans: null,
     condition: whole(dead({ head: 0, headSpread: 0.02, power: 0, powerSpread: 0.03 })),
@@ -122,7 +122,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "One phase missing",
     mechanism: "One of the three lines carries nothing; the other two overheat the motor.",
     side: "drive",
-    place: { drivers: ["3-phase"] },
+    where: { drivers: ["3-phase"] },
     severities: ONCE,
     severityMeans: null,
     condition: whole({ speed: 0.995, ...supply({ phaseLost: true, oneLow: 0.97 }) }),
@@ -139,7 +139,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "Uneven supply",
     mechanism: "The three voltages differ; the currents differ several times as much.",
     side: "drive",
-    place: { drivers: ["3-phase"] },
+    where: { drivers: ["3-phase"] },
     severities: [
       [0.015, 0.5],
       [0.025, 1.2],
@@ -170,7 +170,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "Winding fault",
     mechanism: "Shorted turns or earth in the winding: the imbalance stays with the motor lead.",
     side: "drive",
-    place: { drivers: ["3-phase"] },
+    where: { drivers: ["3-phase"] },
     severities: [
       [0.06, 1],
       [0.12, 1.2],
@@ -202,7 +202,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     name: "Loose terminal",
     mechanism: "A bad joint in one line: warm, and the imbalance changes with load and tightening.",
     side: "drive",
-    place: { drivers: ["3-phase", "1-phase"] },
+    where: { drivers: ["3-phase", "1-phase"] },
     severities: [
       [0.06, 1],
       [0.12, 1.2],
@@ -234,7 +234,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A single-phase motor lacks its shifted phase: hums, starts slowly or not, draws more.",
     side: "drive",
-    place: { drivers: ["1-phase"] },
+    where: { drivers: ["1-phase"] },
     severities: ONCE,
     severityMeans: null,
     condition: whole({

@@ -34,13 +34,13 @@ export function causeRow(id: CauseId): CauseRow {
 }
 
 /** Whether a cause can be behind a visit to this pump at all. */
-export function applies({ place: p }: CauseRow, s: Situation): boolean {
+export function applies({ where: w }: CauseRow, s: Situation): boolean {
   return (
-    (p.families?.includes(s.family) ?? true) &&
-    !p.notFamilies?.includes(s.family) &&
-    (p.installations?.includes(s.installation) ?? true) &&
-    (p.drivers?.includes(s.driver) ?? true) &&
-    !(p.plasticImpeller && !s.plasticImpeller) &&
-    !(p.openLoop && s.closedLoop)
+    (w.families?.includes(s.family) ?? true) &&
+    !w.notFamilies?.includes(s.family) &&
+    (w.installations?.includes(s.installation) ?? true) &&
+    (w.drivers?.includes(s.driver) ?? true) &&
+    !(w.plasticImpeller && !s.plasticImpeller) &&
+    !(w.openLoop && s.closedLoop)
   );
 }

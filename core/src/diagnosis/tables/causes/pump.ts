@@ -11,7 +11,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "Liquid leaks back inside the pump from discharge to suction; the curve shifts to less flow.",
     side: "pump",
-    place: { notFamilies: ["jet-shallow", "jet-deep"] },
+    where: { notFamilies: ["jet-shallow", "jet-deep"] },
     severities: [
       [0.06, 0.3],
       [0.12, 1.2],
@@ -37,7 +37,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "Eroded vane tips make the wheel act like a smaller one: head, flow and power all shrink.",
     side: "pump",
-    place: { notFamilies: ["positive-displacement"] },
+    where: { notFamilies: ["positive-displacement"] },
     severities: [
       [0.03, 0.3],
       [0.06, 1.2],
@@ -62,7 +62,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "The wheel fitted is not the one the curve was drawn for: the same offset since the first day.",
     side: "pump",
-    place: { notFamilies: ["positive-displacement", "jet-shallow", "jet-deep"] },
+    where: { notFamilies: ["positive-displacement", "jet-shallow", "jet-deep"] },
     severities: [
       [-0.17, 0.7],
       [-0.12, 1],
@@ -88,7 +88,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     name: "Impeller clogged",
     mechanism: "Rag, shell or scale in the passages: shut-off head stays, flow capacity goes.",
     side: "pump",
-    place: { notFamilies: ["positive-displacement"] },
+    where: { notFamilies: ["positive-displacement"] },
     severities: [
       [0.15, 0.5],
       [0.35, 1.2],
@@ -112,7 +112,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A key, coupling or thread has let go: the motor runs light and the wheel hardly turns.",
     side: "pump",
-    place: {},
+    where: {},
     severities: ONCE,
     severityMeans: null,
     condition: whole(
@@ -131,7 +131,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     name: "Plastic wheel softened shut",
     mechanism: "Running shut in boiled the casing; the wheel's ports have closed for good.",
     side: "pump",
-    place: { plasticImpeller: true },
+    where: { plasticImpeller: true },
     severities: [
       [0.8, 1],
       [2, 1],
@@ -154,7 +154,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "An in-line body stands the wrong way round: it pushes against the circuit's own flow.",
     side: "pump",
-    place: { families: ["inline-circulator"] },
+    where: { families: ["inline-circulator"] },
     severities: [
       [0.5, 1],
       [0.8, 1],
@@ -177,7 +177,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     name: "Jet nozzle blocked",
     mechanism: "The ejector's nozzle is plugged: a little pressure builds, nothing is drawn.",
     side: "pump",
-    place: { families: ["jet-shallow", "jet-deep"] },
+    where: { families: ["jet-shallow", "jet-deep"] },
     severities: ONCE,
     severityMeans: null,
     condition: whole(
@@ -205,7 +205,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "Bearing, tight gland, rubbing wheel or a coupling out of line takes power; the flow stays.",
     side: "pump",
-    place: {},
+    where: {},
     severities: [
       [0.07, 0.3],
       [0.15, 1.1],
@@ -230,7 +230,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A bearing is pitted or dry: noise, vibration and heat, while flow and head stay right.",
     side: "pump",
-    place: {},
+    where: {},
     severities: ONCE,
     severityMeans: null,
     condition: unseen,
@@ -248,7 +248,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     name: "Shaft seal leaks",
     mechanism: "The shaft seal or gland lets liquid out, or air in where the box is under vacuum.",
     side: "pump",
-    place: {},
+    where: {},
     severities: ONCE,
     severityMeans: null,
     condition: unseen,
@@ -265,7 +265,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     name: "Shaft jammed",
     mechanism: "It cannot turn: the motor takes its locked current and trips.",
     side: "pump",
-    place: {},
+    where: {},
     severities: ONCE,
     severityMeans: null,
     condition: whole({

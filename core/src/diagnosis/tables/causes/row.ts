@@ -8,7 +8,7 @@ export type CauseSide = "pump" | "system" | "drive" | "instrument" | "none" | "u
 export type Driver = "3-phase" | "1-phase" | "engine";
 
 /** Where a cause can be; every stated condition must hold. */
-interface CausePlace {
+interface CauseConditions {
   readonly families?: readonly Family[];
   readonly notFamilies?: readonly Family[];
   readonly installations?: readonly Installation[];
@@ -24,7 +24,7 @@ export interface CauseRow {
   /** One sentence: what happens. */
   readonly mechanism: string;
   readonly side: CauseSide;
-  readonly place: CausePlace;
+  readonly where: CauseConditions;
   /** Severities tried and their prior weights; one entry when size has no meaning. */
   readonly severities: readonly (readonly [severity: number, weight: number])[];
   /** What severity means, for the reader; null when it has no meaning. */

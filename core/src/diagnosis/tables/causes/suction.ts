@@ -15,7 +15,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     name: "Choked suction",
     mechanism: "Strainer, valve, liner or kink on the suction takes head before the flange.",
     side: "system",
-    place: { installations: ["flooded", "lift"] },
+    where: { installations: ["flooded", "lift"] },
     severities: [
       [0.5, 0.3],
       [1.2, 0.7],
@@ -46,7 +46,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     mechanism:
       "The suction is clean, but level, warmth, lift or altitude leave less than the wheel needs.",
     side: "system",
-    place: {},
+    where: {},
     severities: SHORTAGES,
     builtIn: true,
     severityMeans: null,
@@ -66,7 +66,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     name: "Lift beyond the atmosphere",
     mechanism: "Static lift and loss together ask for more than the air can push up the pipe.",
     side: "system",
-    place: { installations: ["lift"] },
+    where: { installations: ["lift"] },
     severities: SHORTAGES,
     builtIn: true,
     severityMeans: null,
@@ -86,7 +86,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A joint, gland or hose under vacuum lets air in; head and power sag and gauges flutter.",
     side: "system",
-    place: { installations: ["flooded", "lift"] },
+    where: { installations: ["flooded", "lift"] },
     severities: [
       [0.01, 0.3],
       [0.025, 1.2],
@@ -109,7 +109,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     name: "Vortex at the intake",
     mechanism: "The inlet is too close under the surface: a funnel of air reaches it now and then.",
     side: "system",
-    place: { openLoop: true },
+    where: { openLoop: true },
     severities: [
       [0.01, 0.5],
       [0.025, 1.2],
@@ -134,7 +134,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A bend or branch right at the flange swirls the inflow: a little head, much noise, bearings.",
     side: "system",
-    place: { installations: ["flooded", "lift"], notFamilies: ["positive-displacement"] },
+    where: { installations: ["flooded", "lift"], notFamilies: ["positive-displacement"] },
     severities: [
       [0.03, 1],
       [0.06, 1],
@@ -157,7 +157,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A high point in the suction, or a pipe that its port cannot fill, holds air for ever.",
     side: "system",
-    place: { notFamilies: ["sump", "borehole"] },
+    where: { notFamilies: ["sump", "borehole"] },
     severities: [
       [0.015, 1],
       [0.04, 1],
@@ -180,7 +180,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     name: "Thicker liquid than the sheet's",
     mechanism: "A thicker liquid costs head, flow and power at once, more when it is cold.",
     side: "system",
-    place: {},
+    where: {},
     severities: [
       [3, 1],
       [5, 1.1],
@@ -202,7 +202,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     name: "Jet suction open",
     mechanism: "A branch, a leaking foot valve or an unfilled return pipe lets the jet draw air.",
     side: "system",
-    place: { families: ["jet-shallow", "jet-deep"] },
+    where: { families: ["jet-shallow", "jet-deep"] },
     severities: ONCE,
     severityMeans: null,
     condition: whole(

@@ -9,7 +9,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     mechanism:
       "Something downstream takes more head than it should, so the pump runs back on its curve.",
     side: "system",
-    place: {},
+    where: {},
     severities: [
       [0.08, 0.3],
       [0.15, 0.6],
@@ -34,7 +34,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     name: "Air locked in the discharge",
     mechanism: "Trapped air stops the flow: head near shut-off or jumping, the casing warms.",
     side: "system",
-    place: {},
+    where: {},
     severities: ONCE,
     severityMeans: null,
     condition: whole(
@@ -55,7 +55,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     mechanism:
       "The system takes less head than thought: an open end, a burst, the wrong valve open.",
     side: "system",
-    place: { notFamilies: ["positive-displacement"] },
+    where: { notFamilies: ["positive-displacement"] },
     severities: [
       [0.15, 0.8],
       [0.3, 1.1],
@@ -78,7 +78,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     mechanism:
       "The source has fallen, or the far end is higher or under more pressure; the pump stays on its curve.",
     side: "system",
-    place: { openLoop: true, notFamilies: ["positive-displacement"] },
+    where: { openLoop: true, notFamilies: ["positive-displacement"] },
     severities: [
       [0.08, 1],
       [0.18, 1],
@@ -100,7 +100,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     name: "Wrong pump for this system",
     mechanism: "On its own curve, far from the duty, since the first day.",
     side: "system",
-    place: {},
+    where: {},
     severities: [
       [-0.35, 1],
       [0.25, 1],
@@ -123,7 +123,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     name: "Check valve passes",
     mechanism: "Water runs back through the standby or a bypass: the pump moves more than arrives.",
     side: "system",
-    place: {},
+    where: {},
     severities: [
       [0.12, 0.6],
       [0.25, 1.1],
@@ -147,7 +147,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
     mechanism:
       "A waterlogged vessel, levels set too close or a passing check valve start it again and again.",
     side: "system",
-    place: {},
+    where: {},
     severities: ONCE,
     severityMeans: null,
     condition: unseen,

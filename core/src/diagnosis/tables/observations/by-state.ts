@@ -135,7 +135,7 @@ export const BY_STATE: Readonly<Partial<Record<ObservationId, StateRow>>> = {
   },
   // A thermometer says it better: where it was read, "hot" adds nothing about the cause.
   "water.liquid-hot": {
-    at: ({ setting, place: { temperature } }) =>
+    at: ({ setting, surroundings: { temperature } }) =>
       temperature === undefined
         ? setting.condition.vapour === "must"
           ? 0.3
@@ -145,7 +145,7 @@ export const BY_STATE: Readonly<Partial<Record<ObservationId, StateRow>>> = {
     keeps: [],
   },
   "complaint.trips": {
-    at: ({ state, place: { allowedPower } }) =>
+    at: ({ state, surroundings: { allowedPower } }) =>
       allowedPower && state.power > 0 ? 0.4 * ramp(state.power / allowedPower, 0.95, 1.15) : 0,
     stray: 0.015,
     keeps: [

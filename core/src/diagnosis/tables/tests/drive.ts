@@ -13,7 +13,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
     tools: [],
     cautions: ["rotating-parts"],
     steps: ["Turn the switch from automatic to hand.", "See whether it runs and pumps."],
-    place: {
+    where: {
       families: ["sump", "inline-circulator", "borehole", "multistage", "jet-shallow", "jet-deep"],
     },
     outcomes: [
@@ -41,7 +41,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
     tools: ["hook"],
     cautions: ["electrical"],
     steps: ["Lift the float until it should start.", "Lower it until it should stop."],
-    place: { families: ["sump", "tub"] },
+    where: { families: ["sump", "tub"] },
     outcomes: [
       out("starts-and-stops", "starts and stops"),
       out("keeps-running", "keeps running"),
@@ -67,7 +67,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
     tools: ["tachometer"],
     cautions: ["rotating-parts"],
     steps: ["Point the tachometer at the shaft mark.", "Read with the pump under load."],
-    place: { notInstallations: ["submerged"] },
+    where: { notInstallations: ["submerged"] },
     outcomes: [out("as-expected", "as expected"), out("low", "low")],
     usual: [0.97, 0.03],
     under: {
@@ -89,7 +89,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "Isolate; a qualified person exchanges two wires.",
       "Read again at the same valve; keep the way with more pressure.",
     ],
-    place: { drivers: ["3-phase"] },
+    where: { drivers: ["3-phase"] },
     outcomes: [
       out("forward-better", "as found was better"),
       out("reverse-better", "the other way is better"),
@@ -115,7 +115,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "Isolate, prove dead, disconnect the motor leads.",
       "Measure the three resistances and the temperature.",
     ],
-    place: { drivers: ["3-phase", "1-phase"] },
+    where: { drivers: ["3-phase", "1-phase"] },
     outcomes: [
       out("balanced", "even"),
       out("spread", "uneven"),
@@ -141,7 +141,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "Isolate, prove dead, disconnect drive and leads.",
       "Measure each lead to earth for a minute; discharge after.",
     ],
-    place: { drivers: ["3-phase", "1-phase"] },
+    where: { drivers: ["3-phase", "1-phase"] },
     outcomes: [out("good", "good"), out("low", "low")],
     usual: [0.96, 0.04],
     under: { "winding-fault": [0.35, 0.65] },
@@ -159,7 +159,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "Isolate, prove dead, tighten every terminal.",
       "Start and read the three currents again.",
     ],
-    place: { drivers: ["3-phase", "1-phase"] },
+    where: { drivers: ["3-phase", "1-phase"] },
     outcomes: [out("balanced", "balanced now"), out("no-change", "no change")],
     usual: [0.04, 0.96],
     under: { "loose-terminal": [0.87, 0.13] },
@@ -174,7 +174,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
     tools: ["strap wrench"],
     cautions: ["lockout"],
     steps: ["Isolate, lock and prove dead.", "Turn the shaft by hand through a full turn."],
-    place: { notInstallations: ["submerged"] },
+    where: { notInstallations: ["submerged"] },
     outcomes: [
       out("free", "free"),
       out("stiff", "stiff"),
@@ -202,7 +202,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "Isolate, prove dead, discharge the capacitor through a resistor.",
       "Measure it, or running: microfarads from its current, voltage and frequency.",
     ],
-    place: { drivers: ["1-phase"] },
+    where: { drivers: ["1-phase"] },
     outcomes: [out("in-tolerance", "within its tolerance"), out("weak", "weak")],
     usual: [0.97, 0.03],
     under: { "capacitor-weak": [0.06, 0.94] },
@@ -219,7 +219,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       "Read three currents.",
       "Isolate; move all three leads on by one; read again; and once more.",
     ],
-    place: { drivers: ["3-phase"] },
+    where: { drivers: ["3-phase"] },
     outcomes: [
       out("follows-line", "stays with the line"),
       out("follows-motor", "moves with the motor"),

@@ -15,7 +15,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Shut the discharge valve.",
       "Read both gauges at once and open the valve.",
     ],
-    place: {
+    where: {
       notFamilies: ["sump", "borehole", "self-priming"],
       drivers: ["3-phase", "engine"],
       needsGauge: "discharge",
@@ -58,7 +58,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Shut each gauge cock and let its pressure off.",
       "Read the needle at rest, then open the cock again.",
     ],
-    place: { needsGauge: "any" },
+    where: { needsGauge: "any" },
     outcomes: [
       out("both-zero", "both at zero"),
       out("suction-off", "suction gauge off"),
@@ -90,7 +90,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Fit each gauge, or a known one, in the other place.",
       "Open the cocks and read again.",
     ],
-    place: { needsGauge: "suction", notInstallations: ["submerged"] },
+    where: { needsGauge: "suction", notInstallations: ["submerged"] },
     outcomes: [
       out("same", "same readings"),
       out("suction-changes", "suction reading changes"),
@@ -115,7 +115,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Read the suction gauge with its height.",
       "Compare with what level and pipe explain.",
     ],
-    place: { needsGauge: "suction", notInstallations: ["submerged"] },
+    where: { needsGauge: "suction", notInstallations: ["submerged"] },
     outcomes: [
       out("agrees", "agrees"),
       out("lower", "lower than it should"),
@@ -142,7 +142,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Let the source rise by half a metre or more.",
       "Listen and read again at the same valve.",
     ],
-    place: { notClosedLoop: true, notFamilies: ["fire", "sump", "borehole"] },
+    where: { notClosedLoop: true, notFamilies: ["fire", "sump", "borehole"] },
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: {
@@ -163,7 +163,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
     tools: ["rope"],
     cautions: [],
     steps: ["Lower the inlet or suction hose.", "Listen and read again."],
-    place: { families: ["sump", "dry-priming", "self-priming", "portable"] },
+    where: { families: ["sump", "dry-priming", "self-priming", "portable"] },
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.04, 0.96],
     under: {
@@ -182,7 +182,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
     tools: ["vent key"],
     cautions: ["opening"],
     steps: ["Open the vent at the top of the casing until water comes without air.", "Read again."],
-    place: { notFamilies: ["borehole"] },
+    where: { notFamilies: ["borehole"] },
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: {
@@ -205,7 +205,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Stop the pump with the casing full.",
       "Watch the level in the priming port for ten minutes.",
     ],
-    place: { installations: ["lift"] },
+    where: { installations: ["lift"] },
     outcomes: [out("holds", "holds"), out("falls", "falls")],
     usual: [0.92, 0.08],
     under: {
@@ -229,7 +229,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Run the primer; note the deepest vacuum.",
       "Stop it and see how far the vacuum falls in two minutes.",
     ],
-    place: { families: ["dry-priming", "portable"] },
+    where: { families: ["dry-priming", "portable"] },
     outcomes: [
       out("good-holds", "good, and holds"),
       out("good-falls", "good, and falls"),
@@ -256,7 +256,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Let the pressure to zero and drain.",
       "Lift the cover and look at the basket.",
     ],
-    place: { notInstallations: ["submerged"] },
+    where: { notInstallations: ["submerged"] },
     outcomes: [out("clean", "clean"), out("dirty", "dirty")],
     usual: [0.93, 0.07],
     under: { "suction-restriction": [0.3, 0.7], "impeller-clogged": [0.75, 0.25] },
@@ -275,7 +275,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
       "Fill, vent and start.",
       "Read the suction gauge again at the same valve.",
     ],
-    place: { notInstallations: ["submerged"] },
+    where: { notInstallations: ["submerged"] },
     outcomes: [out("improved", "suction came back"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: { "suction-restriction": [0.72, 0.28] },

@@ -5,7 +5,7 @@ import { GAUGE_TESTS } from "./gauges.ts";
 import { LISTEN_TESTS } from "./listen.ts";
 import type { Rates, TestRow } from "./row.ts";
 
-export type { Rates, TestPlace, TestRow } from "./row.ts";
+export type { Rates, TestConditions, TestRow } from "./row.ts";
 
 export const TESTS: readonly TestRow[] = [...LISTEN_TESTS, ...GAUGE_TESTS, ...DRIVE_TESTS];
 

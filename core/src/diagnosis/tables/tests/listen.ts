@@ -14,7 +14,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Guards on, everybody clear.",
       "Bump the motor and watch the fan or coupling against the arrow.",
     ],
-    place: { drivers: ["3-phase"], notInstallations: ["submerged"] },
+    where: { drivers: ["3-phase"], notInstallations: ["submerged"] },
     outcomes: [
       out("right", "with the arrow"),
       out("wrong", "against the arrow"),
@@ -37,7 +37,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Close the discharge valve slowly to about half.",
       "Listen again, then open it as it was.",
     ],
-    place: { notInstallations: ["submerged"] },
+    where: { notInstallations: ["submerged"] },
     outcomes: [out("quieter", "quieter"), out("same", "no change"), out("louder", "louder")],
     usual: [0.05, 0.88, 0.07],
     under: {
@@ -64,7 +64,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
     tools: ["tachometer"],
     cautions: ["rotating-parts"],
     steps: ["Listen at the present speed.", "Take a fifth off the speed and listen again."],
-    place: { drivers: ["engine", "vfd"] },
+    where: { drivers: ["engine", "vfd"] },
     outcomes: [out("quieter", "quieter"), out("same", "no change"), out("louder", "louder")],
     usual: [0.15, 0.83, 0.02],
     under: {
@@ -87,7 +87,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Read both gauges and the currents at the same valve.",
       "Compare with this pump.",
     ],
-    place: { needsStandby: true },
+    where: { needsStandby: true },
     outcomes: [
       out("alike", "both alike"),
       out("this-worse", "this one worse"),
@@ -123,7 +123,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Follow the discharge to its first valves.",
       "See how far each spindle or lever stands open.",
     ],
-    place: { notInstallations: ["submerged"] },
+    where: { notInstallations: ["submerged"] },
     outcomes: [out("open", "open"), out("part-closed", "part closed")],
     usual: [0.96, 0.04],
     under: { "discharge-restriction": [0.5, 0.5] },
@@ -142,7 +142,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Bring back the level, valves and demand of the time it failed.",
       "Watch gauges and ammeter.",
     ],
-    place: {},
+    where: {},
     outcomes: [out("reproduced", "it failed again"), out("not-reproduced", "it did not")],
     usual: [0.58, 0.42],
     under: {
@@ -164,7 +164,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Shut the standby's discharge valve.",
       "Read again at the same demand.",
     ],
-    place: { needsStandby: true },
+    where: { needsStandby: true },
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: { "check-valve-passing": [0.9, 0.1] },
@@ -182,7 +182,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Stop the pump; see that nothing else flows in.",
       "Mark the level and look again after ten minutes.",
     ],
-    place: {
+    where: {
       families: ["sump", "split-case", "end-suction"],
       installations: ["flooded", "submerged"],
       notClosedLoop: true,
@@ -204,7 +204,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
       "Run the pump and time the fall between two marks.",
       "Area times fall over time is the flow.",
     ],
-    place: { families: ["sump", "dry-priming"] },
+    where: { families: ["sump", "dry-priming"] },
     outcomes: [
       out("as-expected", "as it should"),
       out("low", "too slow"),

@@ -10,7 +10,7 @@ import type {
 import type { Driver } from "../causes/row.ts";
 
 /** Where a test can be done; every stated condition must hold. */
-export interface TestPlace {
+export interface TestConditions {
   readonly families?: readonly Family[];
   readonly notFamilies?: readonly Family[];
   readonly installations?: readonly Installation[];
@@ -36,7 +36,7 @@ export interface TestRow {
   readonly tools: readonly string[];
   readonly cautions: readonly CautionId[];
   readonly steps: readonly string[];
-  readonly place: TestPlace;
+  readonly where: TestConditions;
   /** Each outcome in words, in the order of the case format. */
   readonly outcomes: readonly { readonly id: string; readonly name: string }[];
   /** Probability of each outcome for causes not named below: the test says nothing of them. */

@@ -1,7 +1,7 @@
 /** Where a test can be done, and where it must not be. */
 import type { TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
-import { type TestPlace, type TestRow, TESTS } from "./tables/tests/index.ts";
+import { type TestConditions, type TestRow, TESTS } from "./tables/tests/index.ts";
 
 /** Tests that could be thought of here but must not be done, each with the reason. */
 export function forbiddenTests(
@@ -76,18 +76,18 @@ export function forbiddenWhy(t: Pick<TestRow, "id">, s: Situation): string | und
 }
 
 /** Whether a test makes sense on this pump with what is fitted to it. */
-export function possible(place: TestPlace, s: Situation): boolean {
+export function possible(where: TestConditions, s: Situation): boolean {
   const has = (side: "suction" | "discharge") => s.snapshots.some((v) => v[side] !== undefined);
-  const { needsGauge } = place;
+  const { needsGauge } = where;
   return (
-    (place.drivers?.some((d) => d === s.driver || (d === "vfd" && s.driveKind === "vfd")) ??
+    (where.drivers?.some((d) => d === s.driver || (d === "vfd" && s.driveKind === "vfd")) ??
       true) &&
-    (place.families?.includes(s.family) ?? true) &&
-    !place.notFamilies?.includes(s.family) &&
-    (place.installations?.includes(s.installation) ?? true) &&
-    !place.notInstallations?.includes(s.installation) &&
-    !(place.needsStandby && !s.standby) &&
-    !(place.notClosedLoop && s.closedLoop) &&
+    (where.families?.includes(s.family) ?? true) &&
+    !where.notFamilies?.includes(s.family) &&
+    (where.installations?.includes(s.installation) ?? true) &&
+    !where.notInstallations?.includes(s.installation) &&
+    !(where.needsStandby && !s.standby) &&
+    !(where.notClosedLoop && s.closedLoop) &&
     (needsGauge === undefined ||
       (needsGauge === "any" ? has("suction") || has("discharge") : has(needsGauge)))
   );
