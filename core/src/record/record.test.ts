@@ -77,10 +77,10 @@ describe("what a visit leaves", () => {
     const old = readRecord({ closed: "cured", found: "Weed.", cause: "suction-restriction" });
     expect(old).toMatchObject({ version: 1, closed: "cured", was: null, readings: [] });
     expect(causeFound(old)).toBe("suction-restriction");
-    expect(readRecord({ found: "Weed.", closed: 7, constructor: "x" })).toMatchObject({
-      unreadable: true,
-      found: "Weed.",
-    });
+    const snapshots = [{ label: "as found", flow: "52 m3/h" }];
+    expect(
+      readRecord({ found: "Weed.", closed: 7, constructor: "x", seen: [null], snapshots }),
+    ).toMatchObject({ unreadable: true, found: "Weed.", seen: [], snapshots });
     expect(readRecord(null).unreadable).toBe(false);
   });
 });

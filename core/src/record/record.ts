@@ -88,18 +88,16 @@ export type VisitRecord = z.output<typeof visitRecord>;
 /** Version records are written in. */
 const RECORD_VERSION = 2;
 
-/** Reads a record back. One that is not in order comes out with what it says of itself, and says so. */
+/** Reads a record back. One that is not in order comes out with the parts of it that are, and says so. */
 export function readRecord(json: unknown): VisitRecord {
   const parsed = visitRecord.safeParse(json ?? {});
   if (parsed.success) return parsed.data;
-  const of = (typeof json === "object" && json !== null ? json : {}) as Record<string, unknown>;
-  const word = (key: string) => (typeof of[key] === "string" ? of[key] : "");
-  return visitRecord.parse({
-    unreadable: true,
-    found: word("found"),
-    done: word("done"),
-    proof: word("proof"),
+  const of = z.record(z.string(), z.unknown()).catch({}).parse(json);
+  const parts = Object.entries(visitRecord.shape).flatMap(([key, part]) => {
+    const value = part.safeParse(of[key]);
+    return value.success ? [[key, value.data] as const] : [];
   });
+  return visitRecord.parse({ ...Object.fromEntries(parts), unreadable: true });
 }
 
 /** What a person says when a visit ends. */

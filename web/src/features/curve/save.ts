@@ -10,15 +10,15 @@ import { forecastAnew } from "@/features/slate/index.server";
 const request = z.object({
   pumpId: pumpIdSchema,
   /** What is in them is read as part of the pump's file. */
-  rating: z.strictObject(
-    {
+  rating: z
+    .strictObject({
       curve: z.unknown().optional(),
       ratedPoint: z.unknown().optional(),
       positiveDisplacement: z.unknown().optional(),
       jet: z.unknown().optional(),
-    },
-    "A rating has curves, one rated point, a table or a jet's table.",
-  ),
+    })
+    // What has no keys of its own, a Map among others, would be kept as a rating of nothing.
+    .refine((rating) => Object.values(rating).some((of) => of !== undefined)),
   source: z.string().max(300),
   basedOn: z.uuid().nullable(),
   over: z.boolean(),

@@ -29,6 +29,12 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
         <h2>
           {entry.title} <span data-closed={body.closed}>{body.closed}</span>
         </h2>
+        {body.unreadable ? (
+          <p role="note" className={classes.small}>
+            Part of this entry could not be read back; what could be is shown. It is kept as it was
+            written.
+          </p>
+        ) : null}
         {body.verdict ? (
           <p className={classes.verdict}>
             <b>
