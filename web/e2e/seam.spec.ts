@@ -5,6 +5,7 @@ import {
   allSent,
   figure,
   freshCall,
+  openCall,
   read,
   step,
   strip,
@@ -271,4 +272,18 @@ test("a portable pump of a tag and a family: nothing near its terminals opens wi
   await acknowledgeAll(page);
   await step(page, "Rotation");
   await expect(page.locator('[data-caution="rotation"]')).toBeVisible();
+});
+
+test("the sheet opens without the schemas: they are loaded when they are needed", async ({
+  page,
+}) => {
+  await openCall(page, "LF-2");
+  const html = (await (await page.reload())?.text()) ?? "";
+  const scripts = [...new Set(html.match(/\/_next\/static\/chunks\/[^"\\]+\.js/g) ?? [])];
+  expect(scripts.length).toBeGreaterThan(5);
+  const texts = await Promise.all(
+    scripts.map(async (path) => (await page.request.get(path)).text()),
+  );
+  // A code of the schema library, in whatever chunk it may be.
+  expect(scripts.filter((_, i) => texts[i]?.includes("invalid_type"))).toEqual([]);
 });

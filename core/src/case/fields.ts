@@ -7,9 +7,7 @@ import {
   type Quantity,
   shownUnit,
 } from "../quantity/index.ts";
-
-/** Longest text a case file, a strip or a reason may hold [characters]. */
-export const LONGEST_TEXT = 400;
+import { LONGEST_TEXT } from "./ids.ts";
 
 /**
  * Anything at all, typed as what may be written there: the transform behind it says in its own words

@@ -1,4 +1,7 @@
-/** Every id that a case file or an entry of a visit may use: closed lists. */
+/** Every id that a case file or an entry of a visit may use: closed lists. Loaded before the sheet: no schema here. */
+
+/** Longest text a case file, a strip or a reason may hold [characters]. */
+export const LONGEST_TEXT = 400;
 
 export const FAMILIES = [
   "end-suction",

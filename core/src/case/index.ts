@@ -6,6 +6,7 @@ export {
   FAMILIES,
   GAUGE_FACTS,
   INSTALLATIONS,
+  LONGEST_TEXT,
   NO_AFTER_REASONS,
   OBSERVATION_IDS,
   PICTURE_SUBJECTS,
@@ -56,7 +57,6 @@ export type {
   WrittenSnapshot,
   WrittenTest,
 } from "./written.ts";
-export { LONGEST_TEXT } from "./fields.ts";
 export { LARGEST_CASE, readCase, readCaseText } from "./read.ts";
 export type { CaseError } from "./read.ts";
 export { caseSchema, pumpFileSchema, snapshotSchema, VALVE_POSITIONS } from "./schema.ts";

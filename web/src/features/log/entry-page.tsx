@@ -7,7 +7,7 @@ import classes from "./log.module.css";
 
 /** One entry, as it reads on screen and on paper. */
 export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
-  const { body, zone } = entry;
+  const { body, zone, turnedOut } = entry;
   return (
     <main>
       <PageHead
@@ -29,6 +29,11 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
         <h2>
           {entry.title} <span data-closed={body.closed}>{body.closed}</span>
         </h2>
+        {body.addsTo ? (
+          <p>
+            This adds to an <Link href={`/log/${body.addsTo}`}>entry that was signed before</Link>.
+          </p>
+        ) : null}
         {body.unreadable ? (
           <p role="note" className={classes.small}>
             Part of this entry could not be read back; what could be is shown. It is kept as it was
@@ -48,6 +53,7 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
           <Fact name="Found" value={body.found} />
           <Fact name="Done" value={body.done} />
           <Fact name="Proof" value={body.proof} />
+          <Fact name="What it really was" value={turnedOut ?? ""} />
         </dl>
         {body.readings.length > 0 ? (
           <section>

@@ -1,5 +1,6 @@
 import "server-only";
 import type { LogEntryId } from "@yard-tack/core/case";
+import { causeRow } from "@yard-tack/core/diagnosis";
 import type { VisitRecord } from "@yard-tack/core/record";
 import { logEntries, logEntry, people } from "@/db";
 
@@ -39,6 +40,8 @@ export interface LogEntryDto extends Omit<LogRow, "found" | "done" | "closed"> {
   readonly family: string;
   readonly by: string;
   readonly body: VisitRecord;
+  /** Name of what it really was; null while nobody said. */
+  readonly turnedOut: string | null;
 }
 
 /** One entry, whole. */
@@ -60,5 +63,6 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
     siteName: site.name,
     by: everybody.find((p) => p.id === found.personId)?.name ?? "somebody",
     body: record,
+    turnedOut: record.was && causeRow(record.was).name,
   };
 }

@@ -1,10 +1,9 @@
 "use client";
 
-import { LONGEST_TEXT } from "@yard-tack/core/case";
+import { dimensionAt, LONGEST_TEXT } from "@yard-tack/core/case";
 import { Button, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { dimensionAt } from "@yard-tack/core/case";
 import type { AsideEntry } from "./outbox";
 import { addAddendum } from "./sign-off";
 import { readTyped } from "./typed";
