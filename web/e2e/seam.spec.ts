@@ -89,7 +89,13 @@ test("one refused entry goes aside with its reason, the rest goes on, and it can
   await read(page, "flow", "51");
   const aside = page.locator("[data-aside]");
   await expect(aside).toContainText("Nobody here is known by the name it was entered under");
+  await expect(aside).toContainText("Flow, as found, was set aside");
   await expect(aside.getByLabel("What was typed")).toHaveValue("51 m3/h");
+  await expect(saved(page)).toContainText("1 entry is set aside and not sent");
+  await expect(saved(page)).not.toContainText("all kept");
+  await step(page, "Sign off");
+  await expect(page.getByRole("button", { name: "Sign and write the log" })).toBeDisabled();
+  await toReadings(page);
   await read(page, "speed", "2931");
   await allSent(page);
   // It is still there after a reload, and nothing of it is lost.
@@ -101,6 +107,7 @@ test("one refused entry goes aside with its reason, the rest goes on, and it can
   await aside.getByRole("button", { name: "Send it again" }).click();
   await expect(aside).toHaveCount(0);
   await allSent(page);
+  await expect(saved(page)).toContainText("all kept");
   await expect(figure(page, "flow")).toHaveValue("52");
 });
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { dimensionAt, LONGEST_TEXT } from "@yard-tack/core/case";
+import { stripsOf } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
@@ -56,7 +57,7 @@ function Aside({ entry, sheet }: { entry: AsideEntry; sheet: Sheet }) {
   return (
     <div className={classes.aside} data-aside={entry.id}>
       <p role="alert">
-        Set aside, not sent: {entry.reason}{" "}
+        {nameOf(entry.entry, sheet)} set aside, not sent: {entry.reason}{" "}
         {canMend ? "Mend it and send it again, or drop it." : ""}
       </p>
       <TextInput
@@ -107,6 +108,15 @@ function Late({ sheet }: { sheet: Sheet }) {
 
 const isObject = (v: unknown): v is Readonly<Record<string, unknown>> =>
   typeof v === "object" && v !== null;
+
+/** What the entry is of, as the sheet names it. */
+function nameOf(entry: unknown, { dto: { pump }, facts }: Sheet): string {
+  if (!isObject(entry)) return "An entry was";
+  const { kind, snapshot, slot } = entry;
+  if (kind !== "reading") return `${kind === "note" ? "A note" : "An entry"} was`;
+  const strip = stripsOf(pump.instruments, facts, pump.units).find((s) => s.slot === slot);
+  return strip ? `${strip.name}, ${String(snapshot)}, was` : "A reading was";
+}
 
 /** What was typed, as far as the entry has a text. */
 function textOf(entry: unknown): string {

@@ -299,9 +299,11 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
         ? "what is being typed is kept on this device"
         : "writing to this device …",
     sent: () =>
-      courier.kind === "sent" && courier.at
-        ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}`
-        : "all kept and sent",
+      sheet.aside.length > 0
+        ? `${counted(sheet.aside.length, "entry is", "entries are")} set aside and not sent: see below`
+        : courier.kind === "sent" && courier.at
+          ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}`
+          : "all kept and sent",
     sending: () => "kept on this device, sending …",
     waiting: () =>
       `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
@@ -324,7 +326,9 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
       data-testid="saved"
       data-courier={courier.kind}
       className={
-        courier.kind === "refused" || courier.kind === "not-kept" ? classes.refused : undefined
+        sheet.aside.length > 0 || courier.kind === "refused" || courier.kind === "not-kept"
+          ? classes.refused
+          : undefined
       }
     >
       {words}

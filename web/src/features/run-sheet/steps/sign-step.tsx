@@ -122,7 +122,17 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
             Some readings or pictures are still only on this device; sign when they are sent.
           </p>
         ) : null}
-        <Button type="submit" color="redLead.5" loading={pending} disabled={waiting}>
+        {sheet.aside.length > 0 ? (
+          <p className={classes.alert}>
+            An entry is set aside and would not be in the log: mend it or drop it first, at the top.
+          </p>
+        ) : null}
+        <Button
+          type="submit"
+          color="redLead.5"
+          loading={pending}
+          disabled={waiting || sheet.aside.length > 0}
+        >
           Sign and write the log
         </Button>
       </form>
