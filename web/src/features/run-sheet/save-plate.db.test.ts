@@ -59,6 +59,21 @@ describe("two saves at once", () => {
     expect(kept).toBeGreaterThan(0);
   });
 
+  it("cannot both be in force, whoever writes: the database itself refuses", async () => {
+    const em = await testRows();
+    const rows = await em.find(Plate, { pumpId, kind: "body" }, { orderBy: { createdAt: "asc" } });
+    const replaced = rows.map((r) => r.supersedes).find((id) => id !== null);
+    const insert = (supersedes: string | null | undefined) =>
+      em.execute(
+        `insert into plate (id, pump_id, kind, facts, created_at, supersedes)
+           values (?, ?, 'body', '{}', now(), ?)`,
+        [newId(), pumpId, supersedes],
+      );
+    expect(replaced).toBeDefined();
+    await expect(insert(replaced)).rejects.toThrow(/one_successor_of_a_plate/);
+    await expect(insert(null)).rejects.toThrow(/one_first_plate/);
+  });
+
   it("of one rating: one is kept, the other is told that a newer one is there", async () => {
     const rating = { ratedPoint: { flow: "60 m3/h", head: "40 m" } };
     const now = await loadPump(pumpId);
