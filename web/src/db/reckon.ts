@@ -6,7 +6,7 @@ import { ENGINE_VERSION } from "@yard-tack/core/diagnosis";
 import { pointsOf, readRecord } from "@yard-tack/core/record";
 import { Fingerprint, LogEntry, RunSheet, VisitPoints } from "./entities";
 import { pumpRecord } from "./pumps";
-import { sheetRow, visitKind } from "./rows";
+import { idRow, selected, sheetRow, visitKind } from "./rows";
 
 /** Both of it, when the application starts. */
 export async function reckonAnew(
@@ -38,7 +38,9 @@ async function reckonForecasts(em: EntityManager): Promise<number> {
  * @returns how many
  */
 async function reckonVisits(em: EntityManager): Promise<number> {
-  const due = await em.execute<{ id: string }[]>(
+  const due = await selected(
+    em,
+    idRow,
     `select l.id from log_entry l left join visit_points p on p.log_entry_id = l.id
        where p.engine is distinct from ?`,
     [ENGINE_VERSION],

@@ -6,7 +6,7 @@ import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
 import { Curve, Plate, Pump } from "./entities";
 import { inForce } from "./in-force";
-import type { PlateFacts } from "./rows";
+import { type PlateFacts, ratingRow, type RatingRow } from "./rows";
 
 type Json = Readonly<Record<string, unknown>>;
 
@@ -16,7 +16,7 @@ export type Saved = "saved" | "no-such-pump" | "newer";
 /** A rating in force. */
 export interface Rating {
   readonly id: string;
-  readonly rating: Json;
+  readonly rating: RatingRow;
   readonly source: string;
 }
 
@@ -29,7 +29,7 @@ async function ratingInForce(em: EntityManager, pumpId: PumpId) {
 /** {@link ratingInForce}, as plain data. */
 export async function currentRating(pumpId: PumpId): Promise<Rating | undefined> {
   const row = await ratingInForce(await unitOfWork(), pumpId);
-  return row && { id: row.id, rating: row.rating, source: row.source };
+  return row && { id: row.id, rating: ratingRow.parse(row.rating), source: row.source };
 }
 
 /** Makes two saves at once one after the other, so that the second one sees the first. */

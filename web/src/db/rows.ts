@@ -9,7 +9,19 @@ import {
   type WrittenSnapshot,
 } from "@yard-tack/core/case";
 import { visitPoint } from "@yard-tack/core/record";
+import type { EntityManager } from "@mikro-orm/postgresql";
 import * as z from "zod";
+
+/** Rows of a statement, each parsed. */
+export const selected = async <R>(
+  em: EntityManager,
+  row: z.ZodType<R>,
+  sql: string,
+  values: readonly unknown[],
+): Promise<R[]> => z.array(row).parse(await em.execute(sql, [...values]));
+
+/** A row of no more than an id. */
+export const idRow = z.object({ id: z.string() });
 
 /** What a person has set for themselves; anything not understood counts as not set. */
 const settingsRow = z.object({
@@ -54,6 +66,20 @@ export const pumpRow = z.object({
     .transform((v) => v ?? null),
   version: z.number().int(),
 });
+
+const table = z.record(z.string(), z.unknown());
+
+/** A rating as it was written, by the keys of `pump` of the case format; a key that is none is left out. */
+export const ratingRow = z.object({
+  curve: z
+    .union([table, z.array(table)])
+    .optional()
+    .catch(undefined),
+  ratedPoint: table.optional().catch(undefined),
+  positiveDisplacement: table.optional().catch(undefined),
+  jet: table.optional().catch(undefined),
+});
+export type RatingRow = z.output<typeof ratingRow>;
 
 /** What is on a plate: texts and plain numbers. */
 export const plateFacts = z.record(

@@ -11,8 +11,10 @@ import {
   type UnreadEntry,
 } from "@yard-tack/core/visit";
 import { isDeepStrictEqual } from "node:util";
+import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { VisitEntry } from "./entities";
+import { idRow, selected } from "./rows";
 
 /** What became of entries that were sent. */
 export interface Appended {
@@ -34,10 +36,8 @@ const notInTheFuture = (at: string, receivedAt: Date): Date => {
   return said.getTime() > receivedAt.getTime() + FUTURE_MS ? receivedAt : said;
 };
 
-interface SheetLock {
-  readonly signed_at: unknown;
-  readonly retired_at: unknown;
-}
+const sheetLock = z.object({ signed_at: z.unknown(), retired_at: z.unknown() });
+const madeRow = z.object({ id: z.string(), seq: z.number().int() });
 
 /**
  * Appends what a device sent, all in one transaction. Repeating a request is harmless; an id that comes
@@ -52,7 +52,9 @@ export async function appendEntries(
   const em = await unitOfWork();
   return em.transactional(async (tx) => {
     // A signature locks the sheet for itself: what is appended is either in it, or comes after it.
-    const [sheet] = await tx.execute<SheetLock[]>(
+    const [sheet] = await selected(
+      tx,
+      sheetLock,
       `select s.signed_at, p.retired_at from run_sheet s join pump p on p.id = s.pump_id
          where s.id = ? for share of s`,
       [sheetId],
@@ -85,7 +87,9 @@ export async function appendEntries(
 
 async function knownPeople(tx: EntityManager, entries: readonly SheetEntry[]) {
   const ids = [...new Set(entries.map((e) => e.personId))];
-  const rows = await tx.execute<{ id: string }[]>(
+  const rows = await selected(
+    tx,
+    idRow,
     "select id from person where id in (select jsonb_array_elements_text(?::jsonb)::uuid)",
     [JSON.stringify(ids)],
   );
@@ -124,7 +128,9 @@ async function insert(
     supersedes: e.supersedes,
     body: bodyOf(e),
   }));
-  const made = await tx.execute<{ id: EntryId; seq: number }[]>(
+  const made = await selected(
+    tx,
+    madeRow,
     `insert into sheet_entry
        (id, sheet_id, person_id, at, received_at, kind, version, supersedes, body)
      select (v->>'id')::uuid, ?, (v->>'person_id')::uuid, (v->>'at')::timestamptz, ?, v->>'kind',
@@ -133,7 +139,7 @@ async function insert(
      on conflict (id) do nothing returning id, seq`,
     [sheetId, receivedAt, JSON.stringify(rows)],
   );
-  const orders = new Map<EntryId, number>(made.map((r) => [r.id, r.seq]));
+  const orders = new Map<string, number>(made.map((r) => [r.id, r.seq]));
   const before = entries.filter((e) => !orders.has(e.id));
   const there =
     before.length > 0

@@ -1,4 +1,5 @@
 /** Run sheets: opened, read whole, signed in one transaction with what they leave. */
+import * as z from "zod";
 import { type EntityManager, LockMode } from "@mikro-orm/postgresql";
 import {
   type DiagnosisResult,
@@ -26,6 +27,7 @@ import { pumpRecord, type PumpRecord } from "./pumps";
 import {
   type Forecast,
   pumpRow,
+  selected,
   sheetRow,
   type SheetRow,
   siteRow,
@@ -266,7 +268,9 @@ export async function openSheets(pumpId?: PumpId) {
 
 /** Sheets that have an entry. */
 async function begunOf(em: EntityManager, ids: readonly SheetId[]): Promise<ReadonlySet<string>> {
-  const rows = await em.execute<{ sheet_id: string }[]>(
+  const rows = await selected(
+    em,
+    z.object({ sheet_id: z.string() }),
     `select distinct sheet_id from sheet_entry
        where sheet_id in (select jsonb_array_elements_text(?::jsonb)::uuid)`,
     [JSON.stringify(ids)],

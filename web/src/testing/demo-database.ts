@@ -28,4 +28,13 @@ export async function demoDatabase(url: string, name: string): Promise<void> {
 /** A unit of work on the database the application is pointed at, for what only a test does to it. */
 export const testRows = (): Promise<EntityManager> => unitOfWork();
 
-export { Curve, LogEntry, Person, Plate, Pump, RunSheet, VisitEntry, VisitPoints } from "../db/entities";
+export {
+  Curve,
+  LogEntry,
+  Person,
+  Plate,
+  Pump,
+  RunSheet,
+  VisitEntry,
+  VisitPoints,
+} from "../db/entities";

@@ -9,7 +9,14 @@ import { v4 as newId } from "uuid";
 import { BoardFault, HeadFlowChart, RatingChart, useBoard } from "@/features/board";
 import { PageHead } from "@/shell/page-head";
 import { useWho } from "@/shell/who";
-import { type Draft, type DraftTable, draftOf, emptyTable, ratingOfDraft } from "./draft";
+import {
+  type Draft,
+  type DraftTable,
+  draftOf,
+  emptyTable,
+  ratingOfDraft,
+  type Rating,
+} from "./draft";
 import type { CurvePageDto } from "./dto";
 import { changed, startHistory } from "./history";
 import { forgetDraft, keptDraft, keepDraft } from "./kept-draft";
@@ -86,7 +93,7 @@ export function CurveEditor({ dto }: { dto: CurvePageDto }) {
     setSaving(true);
     const result = await saveRating({
       pumpId: dto.pumpId,
-      rating,
+      rating: { ...rating },
       source: sourceOf(draft, rating),
       basedOn: over ? null : dto.curveId,
       over,
@@ -245,9 +252,9 @@ function withTable(draft: Draft, family: string, system: UnitSystem): Draft {
   return { ...draft, tables };
 }
 
-function sourceOf(draft: Draft, rating: Readonly<Record<string, unknown>>): string {
-  if ("ratedPoint" in rating && !("curve" in rating)) return "estimated from one rated point";
-  const curves = rating["curve"] as readonly { grade?: string }[] | undefined;
-  if (curves?.every((c) => c.grade === "own-test")) return "this pump's own test";
+function sourceOf(draft: Draft, { curve, ratedPoint }: Rating): string {
+  if (ratedPoint && !curve) return "estimated from one rated point";
+  if (curve && [curve].flat().every((c) => c["grade"] === "own-test"))
+    return "this pump's own test";
   return draft.source || "typed from a sheet";
 }

@@ -73,7 +73,12 @@ export interface Draft {
 }
 
 /** Keys of `pump` of the case format. */
-export type Rating = Readonly<Record<string, unknown>>;
+export interface Rating {
+  readonly curve?: Json | readonly Json[] | undefined;
+  readonly ratedPoint?: Json | undefined;
+  readonly positiveDisplacement?: Json | undefined;
+  readonly jet?: Json | undefined;
+}
 
 const EMPTY_ROWS = 5;
 
@@ -91,28 +96,27 @@ export function emptyTable(kind: TableKind, id: string, system: UnitSystem): Dra
 }
 
 type Json = Readonly<Record<string, unknown>>;
+const isJson = (v: unknown): v is Json => typeof v === "object" && v !== null && !Array.isArray(v);
 
 /** A stored rating as a draft; figures keep the unit they were written in where a column has one. */
 export function draftOf(rating: Rating, source: string, system: UnitSystem): Draft {
   const tables: DraftTable[] = [];
-  const curves = rating["curve"];
-  for (const sheet of (Array.isArray(curves) ? curves : curves ? [curves] : []) as Json[]) {
+  for (const sheet of [rating.curve ?? []].flat()) {
     const { points, ...head } = sheet;
     tables.push(tableOf("curve", `curve-${tables.length}`, head, points, system));
   }
-  const displacement = rating["positiveDisplacement"] as Json | undefined;
+  const { positiveDisplacement: displacement, jet, ratedPoint = {} } = rating;
   if (displacement) {
     tables.push(tableOf("displacement", "displacement", {}, displacement["points"], system));
     tables.push(
       tableOf("displacement-npsh", "displacement-npsh", {}, displacement["npshr"], system),
     );
   }
-  const jet = rating["jet"] as Json | undefined;
   if (jet) {
     const { points, ...head } = jet;
     tables.push(tableOf("jet", "jet", head, points, system));
   }
-  return { tables, point: texts((rating["ratedPoint"] as Json | undefined) ?? {}), source };
+  return { tables, point: texts(ratedPoint), source };
 }
 
 const texts = (json: Json): Cells =>
@@ -129,7 +133,7 @@ function tableOf(
   points: unknown,
   system: UnitSystem,
 ): DraftTable {
-  const list = (Array.isArray(points) ? points : []) as Json[];
+  const list = Array.isArray(points) ? points.filter(isJson) : [];
   const units: Record<string, Unit> = { ...emptyTable(kind, id, system).units };
   for (const { key, dimension } of COLUMNS[kind]) {
     const written = new Set(

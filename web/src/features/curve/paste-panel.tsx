@@ -119,7 +119,7 @@ export function PastePanel({
           disabled={reading.sheets.length === 0 || reading.pointCount === 0}
           onClick={() =>
             onTake(
-              draftOf({ curve: reading.sheets }, "", units).tables,
+              draftOf({ curve: reading.sheets.map((s) => ({ ...s })) }, "", units).tables,
               fileName ? `from the file ${fileName}` : "from a pasted table",
             )
           }
