@@ -5,7 +5,6 @@ import {
   allSent,
   figure,
   freshCall,
-  openCall,
   read,
   step,
   strip,
@@ -284,7 +283,7 @@ test("a portable pump of a tag and a family: nothing near its terminals opens wi
 test("the sheet opens without the schemas: they are loaded when they are needed", async ({
   page,
 }) => {
-  await openCall(page, "LF-2");
+  await freshCall(page, "SC-1");
   const html = (await (await page.reload())?.text()) ?? "";
   const scripts = [...new Set(html.match(/\/_next\/static\/chunks\/[^"\\]+\.js/g) ?? [])];
   expect(scripts.length).toBeGreaterThan(5);
