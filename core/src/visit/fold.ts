@@ -170,7 +170,7 @@ export function foldEntries(entries: readonly SheetEntry[]): VisitState {
 function counting(list: readonly SheetEntry[]): SheetEntry | undefined {
   if (list[0]?.kind === "acknowledgement") return list[0];
   const replaced = new Set(list.map((e) => e.supersedes));
-  // Two that replace each other can only be forged: then the last one is as good as any.
+  // Entries that replace each other in a ring are forged, for an id is made after what it replaces: the last counts.
   return list.findLast((e) => !replaced.has(e.id)) ?? list.at(-1);
 }
 
