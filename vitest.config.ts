@@ -33,6 +33,10 @@ export default defineConfig({
           testTimeout: 30_000,
         },
       },
+      {
+        resolve,
+        test: { name: "scripts", include: ["scripts/**/*.test.mjs"], testTimeout: 120_000 },
+      },
     ],
   },
 });

@@ -3,248 +3,252 @@ import { mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
-import { findChromium } from "./parts/chromium.mjs";
-import { startPostgres } from "./parts/postgres.mjs";
+import { inCare } from "./parts/care.mjs";
+import { chromiumProgram } from "./parts/debian.mjs";
+import { servedDemo } from "./parts/demo.mjs";
 import { say } from "./parts/say.mjs";
-import { ensureBuild, runTypeScript, serve, stopServing } from "./parts/web.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const folder = join(root, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
-ensureBuild(root);
-const database = await startPostgres(root, { name: "picture-cluster", throwAway: true });
-runTypeScript(root, "web/src/db/prepare.ts", { DATABASE_URL: database.url, YARD_DEMO: "1" });
-const port = 3986;
-const server = await serve(root, { port, databaseUrl: database.url, quiet: true });
-const browser = await chromium.launch({
-  executablePath: findChromium(),
-  args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run"],
-});
+await inCare(async (care) => {
+  const { address } = await servedDemo(root, { name: "picture-cluster", ...care });
+  const browser = await chromium.launch({
+    executablePath: await chromiumProgram(care.signal),
+    args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run"],
+  });
 
-const LAPTOP = { viewport: { width: 1280, height: 800 } };
-const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+  const LAPTOP = { viewport: { width: 1280, height: 800 } };
+  const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
-/** Opens a page, does what `work` says and takes the picture. */
-async function picture(name, options, work) {
-  const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, ...options });
-  const page = await context.newPage();
-  page.setDefaultTimeout(15_000);
-  await work(page);
-  await page.mouse.move(0, 0);
-  await page.waitForLoadState("networkidle");
-  await page.screenshot({ path: join(folder, `${name}.png`) });
-  say(`${name}.png`);
-  await context.close();
-}
+  /** Opens a page, does what `work` says and takes the picture. */
+  async function picture(name, options, work) {
+    const context = await browser.newContext({ baseURL: address, ...options });
+    const page = await context.newPage();
+    page.setDefaultTimeout(15_000);
+    await work(page);
+    await page.mouse.move(0, 0);
+    await page.waitForLoadState("networkidle");
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    say(`${name}.png`);
+    await context.close();
+  }
 
-const sheet = async (page, tag) => {
-  await page.goto("/");
-  await page
-    .getByRole("link", { name: new RegExp(`${tag} `) })
-    .first()
-    .click();
-  await page.getByTestId("verdict").first().waitFor({ state: "attached" });
-};
-const step = (page, name) =>
-  page
-    .getByRole("navigation", { name: "Steps of this run sheet" })
-    .getByRole("button", { name })
-    .click();
-const acknowledge = async (page) => {
-  const buttons = page.getByRole("button", { name: /^Read and acknowledged/ });
-  while ((await buttons.count()) > 0) await buttons.first().click();
-};
-const chart = (page) => page.locator('[data-testid="head-flow-chart"] svg').waitFor();
-const read = async (page, slot, text) => {
-  const input = page.locator(`[data-slot="${slot}"] input`).first();
-  await input.fill(text);
-  await input.press("Enter");
-};
-
-/** A curve sheet drawn and turned a little, then traced. */
-async function traced(page) {
-  const place = (q, h) => {
-    const [x, y] = [90 + q * 8.2 - 500, 640 - h * 9.333 - 360];
-    const turn = 0.04;
-    return {
-      x: 500 + x * Math.cos(turn) - y * Math.sin(turn),
-      y: 360 + x * Math.sin(turn) + y * Math.cos(turn),
-    };
-  };
-  const head = (q) => 52 - 0.0021 * q * q;
-  const lines = [
-    ...Array.from({ length: 11 }, (_, i) => ({
-      points: [place(10 * i, 0), place(10 * i, 60)],
-      wide: 1,
-    })),
-    ...Array.from({ length: 7 }, (_, i) => ({
-      points: [place(0, 10 * i), place(100, 10 * i)],
-      wide: 1,
-    })),
-    { points: Array.from({ length: 46 }, (_, i) => place(2 * i, head(2 * i))), wide: 3 },
-  ];
-  const texts = [
-    ...Array.from({ length: 11 }, (_, i) => ({ ...place(10 * i - 1, -3.5), text: String(10 * i) })),
-    ...Array.from({ length: 6 }, (_, i) => ({
-      ...place(-5, 10 * i + 9),
-      text: String(10 * i + 10),
-    })),
-  ];
-  const url = await page.evaluate(
-    ({ lines, texts }) => {
-      const canvas = Object.assign(document.createElement("canvas"), { width: 1000, height: 720 });
-      const pen = canvas.getContext("2d");
-      pen.fillStyle = "#fdfbf4";
-      pen.fillRect(0, 0, 1000, 720);
-      pen.fillStyle = "#333";
-      pen.font = "18px sans-serif";
-      for (const t of texts) pen.fillText(t.text, t.x, t.y);
-      for (const { points, wide } of lines) {
-        pen.lineWidth = wide;
-        pen.strokeStyle = wide > 1 ? "#222" : "#c4c0b4";
-        pen.beginPath();
-        points.forEach((p, i) => (i === 0 ? pen.moveTo(p.x, p.y) : pen.lineTo(p.x, p.y)));
-        pen.stroke();
-      }
-      return canvas.toDataURL("image/png");
-    },
-    { lines, texts },
-  );
-  await page.locator('input[type="file"]').setInputFiles({
-    name: "sheet.png",
-    mimeType: "image/png",
-    buffer: Buffer.from(url.split(",")[1], "base64"),
-  });
-  const canvas = page.getByTestId("picture").locator("canvas");
-  const tap = async (q, h) => {
-    const box = await canvas.boundingBox();
-    const at = place(q, h);
-    const share = box.width / 1000;
-    await canvas.click({ position: { x: at.x * share, y: at.y * share } });
-  };
-  await tap(0, 0);
-  await tap(100, 0);
-  await page.getByLabel("flow at the high mark").fill("100");
-  await tap(0, 0);
-  await tap(0, 60);
-  await page.getByLabel("head at the high mark").fill("60");
-  for (const q of [0, 12, 25, 40, 55, 68, 80, 90]) await tap(q, head(q));
-  await page.evaluate(() => window.scrollTo(0, 0));
-}
-
-try {
-  await picture("slate", LAPTOP, (page) => page.goto("/"));
-  await picture("run-sheet", LAPTOP, async (page) => {
-    await sheet(page, "LF-2");
-    await step(page, "Make safe");
-    await acknowledge(page);
-    await step(page, "Readings");
-    await read(page, "speed", "2945");
-    for (const [i, amps] of ["20.0", "20.2", "20.0"].entries()) await read(page, `amps.${i}`, amps);
-    await page.getByTestId("phase-triangle").waitFor();
-    await chart(page);
-    await page.keyboard.press("Escape");
-    await page.locator('[data-courier="sent"]').waitFor();
-  });
-  await picture("compare", LAPTOP, async (page) => {
-    await sheet(page, "LF-2");
-    await step(page, "Compare");
-    await chart(page);
-  });
-  await picture("next-test", LAPTOP, async (page) => {
-    await sheet(page, "LF-2");
-    await step(page, "Next test");
-    await chart(page);
-  });
-  await picture("test-under-way", LAPTOP, async (page) => {
-    await sheet(page, "MG-1");
-    await step(page, "Next test");
-    await page.getByRole("button", { name: /^Start: Draw a vacuum/ }).click();
-    await acknowledge(page);
-    await read(page, "peak", "0.60 bar vac");
-    await read(page, "fallTo", "0.58 bar vac");
-    await read(page, "over", "120");
-    await page.getByTestId("reads").waitFor();
-    await page.locator('[data-slot="volume"] input').first().blur();
-    await page.locator("[data-capture]").evaluate((e) => e.scrollIntoView({ block: "start" }));
-    await chart(page);
-  });
-  await picture("identify-phone", PHONE, async (page) => {
-    await sheet(page, "BI-2");
-    await step(page, "Identify");
-    await read(page, "motor.current", "56 A");
-    await page.locator('[data-plate="motor.current"] small').waitFor();
-    await page.locator('[aria-label="Motor plate"]').evaluate((e) => e.scrollIntoView());
-  });
-  await picture("look-and-listen-night", { ...LAPTOP, colorScheme: "dark" }, async (page) => {
-    await sheet(page, "LF-2");
-    await step(page, "Look and listen");
-    await chart(page);
-  });
-  await picture("run-sheet-phone", PHONE, async (page) => {
-    await sheet(page, "LF-2");
-    await page.locator('[data-slot="suctionPressure"] input').first().tap();
-    await page.getByTestId("keypad").waitFor();
-  });
-  await picture("board-phone-night", { ...PHONE, colorScheme: "dark" }, async (page) => {
-    await sheet(page, "LF-2");
-    await page.getByRole("button", { name: "Board", exact: true }).tap();
-    await chart(page);
-  });
-  await picture("causes-phone", PHONE, async (page) => {
-    await sheet(page, "LF-2");
-    await page.getByRole("button", { name: "Causes", exact: true }).tap();
-    await page.locator("details[data-cause] summary").first().tap();
-  });
-  await picture("cause-opened", LAPTOP, async (page) => {
-    await sheet(page, "LF-2");
-    await page.locator("details[data-cause] summary").first().click();
-    await page.getByTestId("why").evaluate((e) => e.scrollIntoView({ block: "start" }));
-  });
-  await picture("yard", LAPTOP, (page) => page.goto("/yard"));
-  await picture("pump", LAPTOP, async (page) => {
-    await page.goto("/yard");
-    await page.getByRole("link", { name: /BI-2/ }).first().click();
-    await chart(page);
-  });
-  await picture("pump-displacement", LAPTOP, async (page) => {
-    await page.goto("/yard");
-    await page.getByRole("link", { name: /LF-4/ }).first().click();
-    await page.locator('[data-testid="rating-chart"] svg').waitFor();
-    await page.locator("[data-figure]").first().waitFor();
-  });
-  await picture("levers", LAPTOP, async (page) => {
-    await page.goto("/yard");
-    await page.getByRole("link", { name: /QO-4/ }).first().click();
-    await page.getByText("move the levers").click();
-    await page.getByLabel("Level, or pump lower").fill("0.6");
-    await page.locator('[data-figure="npsh-margin"]').click();
-    await page.locator('[data-figure="npsh-margin"]').scrollIntoViewIfNeeded();
-    await page.evaluate(() => window.scrollBy(0, 420));
-  });
-  await picture("rating-trace", LAPTOP, async (page) => {
-    await page.goto("/yard");
-    await page.getByRole("link", { name: /LF-1/ }).first().click();
-    await page.getByRole("link", { name: "Change its rating" }).click();
-    await page.getByRole("button", { name: "Trace a picture" }).click();
-    await traced(page);
-  });
-  await picture("new-call", LAPTOP, (page) => page.goto("/call"));
-  await picture("log", LAPTOP, (page) => page.goto("/log"));
-  await picture("log-entry", LAPTOP, async (page) => {
-    await sheet(page, "LF-2");
-    await step(page, "Sign off");
-    await page.getByLabel("Found").fill("Strainer choked with weed.");
-    await page.getByLabel("Done", { exact: true }).fill("Basket cleaned, cover gasket renewed.");
+  const sheet = async (page, tag) => {
+    await page.goto("/");
     await page
-      .getByLabel("Proof, or why there is none")
-      .fill("Suction back to 1.0 inHg, flow on its duty.");
-    await page.locator('[data-courier="sent"]').waitFor();
-    await page.getByRole("button", { name: "Sign and write the log" }).click();
-    await page.getByText(/^Signed:/).waitFor();
-  });
-} finally {
-  await browser.close();
-  await stopServing(server);
-  database.stop();
-}
+      .getByRole("link", { name: new RegExp(`${tag} `) })
+      .first()
+      .click();
+    await page.getByTestId("verdict").first().waitFor({ state: "attached" });
+  };
+  const step = (page, name) =>
+    page
+      .getByRole("navigation", { name: "Steps of this run sheet" })
+      .getByRole("button", { name })
+      .click();
+  const acknowledge = async (page) => {
+    const buttons = page.getByRole("button", { name: /^Read and acknowledged/ });
+    while ((await buttons.count()) > 0) await buttons.first().click();
+  };
+  const chart = (page) => page.locator('[data-testid="head-flow-chart"] svg').waitFor();
+  const read = async (page, slot, text) => {
+    const input = page.locator(`[data-slot="${slot}"] input`).first();
+    await input.fill(text);
+    await input.press("Enter");
+  };
+
+  /** A curve sheet drawn and turned a little, then traced. */
+  async function traced(page) {
+    const place = (q, h) => {
+      const [x, y] = [90 + q * 8.2 - 500, 640 - h * 9.333 - 360];
+      const turn = 0.04;
+      return {
+        x: 500 + x * Math.cos(turn) - y * Math.sin(turn),
+        y: 360 + x * Math.sin(turn) + y * Math.cos(turn),
+      };
+    };
+    const head = (q) => 52 - 0.0021 * q * q;
+    const lines = [
+      ...Array.from({ length: 11 }, (_, i) => ({
+        points: [place(10 * i, 0), place(10 * i, 60)],
+        wide: 1,
+      })),
+      ...Array.from({ length: 7 }, (_, i) => ({
+        points: [place(0, 10 * i), place(100, 10 * i)],
+        wide: 1,
+      })),
+      { points: Array.from({ length: 46 }, (_, i) => place(2 * i, head(2 * i))), wide: 3 },
+    ];
+    const texts = [
+      ...Array.from({ length: 11 }, (_, i) => ({
+        ...place(10 * i - 1, -3.5),
+        text: String(10 * i),
+      })),
+      ...Array.from({ length: 6 }, (_, i) => ({
+        ...place(-5, 10 * i + 9),
+        text: String(10 * i + 10),
+      })),
+    ];
+    const url = await page.evaluate(
+      ({ lines, texts }) => {
+        const canvas = Object.assign(document.createElement("canvas"), {
+          width: 1000,
+          height: 720,
+        });
+        const pen = canvas.getContext("2d");
+        pen.fillStyle = "#fdfbf4";
+        pen.fillRect(0, 0, 1000, 720);
+        pen.fillStyle = "#333";
+        pen.font = "18px sans-serif";
+        for (const t of texts) pen.fillText(t.text, t.x, t.y);
+        for (const { points, wide } of lines) {
+          pen.lineWidth = wide;
+          pen.strokeStyle = wide > 1 ? "#222" : "#c4c0b4";
+          pen.beginPath();
+          points.forEach((p, i) => (i === 0 ? pen.moveTo(p.x, p.y) : pen.lineTo(p.x, p.y)));
+          pen.stroke();
+        }
+        return canvas.toDataURL("image/png");
+      },
+      { lines, texts },
+    );
+    await page.locator('input[type="file"]').setInputFiles({
+      name: "sheet.png",
+      mimeType: "image/png",
+      buffer: Buffer.from(url.split(",")[1], "base64"),
+    });
+    const canvas = page.getByTestId("picture").locator("canvas");
+    const tap = async (q, h) => {
+      const box = await canvas.boundingBox();
+      const at = place(q, h);
+      const share = box.width / 1000;
+      await canvas.click({ position: { x: at.x * share, y: at.y * share } });
+    };
+    await tap(0, 0);
+    await tap(100, 0);
+    await page.getByLabel("flow at the high mark").fill("100");
+    await tap(0, 0);
+    await tap(0, 60);
+    await page.getByLabel("head at the high mark").fill("60");
+    for (const q of [0, 12, 25, 40, 55, 68, 80, 90]) await tap(q, head(q));
+    await page.evaluate(() => window.scrollTo(0, 0));
+  }
+
+  try {
+    await picture("slate", LAPTOP, (page) => page.goto("/"));
+    await picture("run-sheet", LAPTOP, async (page) => {
+      await sheet(page, "LF-2");
+      await step(page, "Make safe");
+      await acknowledge(page);
+      await step(page, "Readings");
+      await read(page, "speed", "2945");
+      for (const [i, amps] of ["20.0", "20.2", "20.0"].entries())
+        await read(page, `amps.${i}`, amps);
+      await page.getByTestId("phase-triangle").waitFor();
+      await chart(page);
+      await page.keyboard.press("Escape");
+      await page.locator('[data-courier="sent"]').waitFor();
+    });
+    await picture("compare", LAPTOP, async (page) => {
+      await sheet(page, "LF-2");
+      await step(page, "Compare");
+      await chart(page);
+    });
+    await picture("next-test", LAPTOP, async (page) => {
+      await sheet(page, "LF-2");
+      await step(page, "Next test");
+      await chart(page);
+    });
+    await picture("test-under-way", LAPTOP, async (page) => {
+      await sheet(page, "MG-1");
+      await step(page, "Next test");
+      await page.getByRole("button", { name: /^Start: Draw a vacuum/ }).click();
+      await acknowledge(page);
+      await read(page, "peak", "0.60 bar vac");
+      await read(page, "fallTo", "0.58 bar vac");
+      await read(page, "over", "120");
+      await page.getByTestId("reads").waitFor();
+      await page.locator('[data-slot="volume"] input').first().blur();
+      await page.locator("[data-capture]").evaluate((e) => e.scrollIntoView({ block: "start" }));
+      await chart(page);
+    });
+    await picture("identify-phone", PHONE, async (page) => {
+      await sheet(page, "BI-2");
+      await step(page, "Identify");
+      await read(page, "motor.current", "56 A");
+      await page.locator('[data-plate="motor.current"] small').waitFor();
+      await page.locator('[aria-label="Motor plate"]').evaluate((e) => e.scrollIntoView());
+    });
+    await picture("look-and-listen-night", { ...LAPTOP, colorScheme: "dark" }, async (page) => {
+      await sheet(page, "LF-2");
+      await step(page, "Look and listen");
+      await chart(page);
+    });
+    await picture("run-sheet-phone", PHONE, async (page) => {
+      await sheet(page, "LF-2");
+      await page.locator('[data-slot="suctionPressure"] input').first().tap();
+      await page.getByTestId("keypad").waitFor();
+    });
+    await picture("board-phone-night", { ...PHONE, colorScheme: "dark" }, async (page) => {
+      await sheet(page, "LF-2");
+      await page.getByRole("button", { name: "Board", exact: true }).tap();
+      await chart(page);
+    });
+    await picture("causes-phone", PHONE, async (page) => {
+      await sheet(page, "LF-2");
+      await page.getByRole("button", { name: "Causes", exact: true }).tap();
+      await page.locator("details[data-cause] summary").first().tap();
+    });
+    await picture("cause-opened", LAPTOP, async (page) => {
+      await sheet(page, "LF-2");
+      await page.locator("details[data-cause] summary").first().click();
+      await page.getByTestId("why").evaluate((e) => e.scrollIntoView({ block: "start" }));
+    });
+    await picture("yard", LAPTOP, (page) => page.goto("/yard"));
+    await picture("pump", LAPTOP, async (page) => {
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /BI-2/ }).first().click();
+      await chart(page);
+    });
+    await picture("pump-displacement", LAPTOP, async (page) => {
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /LF-4/ }).first().click();
+      await page.locator('[data-testid="rating-chart"] svg').waitFor();
+      await page.locator("[data-figure]").first().waitFor();
+    });
+    await picture("levers", LAPTOP, async (page) => {
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /QO-4/ }).first().click();
+      await page.getByText("move the levers").click();
+      await page.getByLabel("Level, or pump lower").fill("0.6");
+      await page.locator('[data-figure="npsh-margin"]').click();
+      await page.locator('[data-figure="npsh-margin"]').scrollIntoViewIfNeeded();
+      await page.evaluate(() => window.scrollBy(0, 420));
+    });
+    await picture("rating-trace", LAPTOP, async (page) => {
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /LF-1/ }).first().click();
+      await page.getByRole("link", { name: "Change its rating" }).click();
+      await page.getByRole("button", { name: "Trace a picture" }).click();
+      await traced(page);
+    });
+    await picture("new-call", LAPTOP, (page) => page.goto("/call"));
+    await picture("log", LAPTOP, (page) => page.goto("/log"));
+    await picture("log-entry", LAPTOP, async (page) => {
+      await sheet(page, "LF-2");
+      await step(page, "Sign off");
+      await page.getByLabel("Found").fill("Strainer choked with weed.");
+      await page.getByLabel("Done", { exact: true }).fill("Basket cleaned, cover gasket renewed.");
+      await page
+        .getByLabel("Proof, or why there is none")
+        .fill("Suction back to 1.0 inHg, flow on its duty.");
+      await page.locator('[data-courier="sent"]').waitFor();
+      await page.getByRole("button", { name: "Sign and write the log" }).click();
+      await page.getByText(/^Signed:/).waitFor();
+    });
+  } finally {
+    await browser.close();
+  }
+  return 0;
+});

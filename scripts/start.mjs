@@ -1,56 +1,64 @@
 /**
  * `npm start`: from an empty clone to a served demo.
  *
- * PORT chooses the port (3000). DATABASE_URL uses that server instead of an own cluster; then the
- * demo is loaded only with YARD_DEMO=1. `--dev` serves with live reload, `--reset` removes the data.
+ * PORT chooses the port (3000), YARD_DATA where the data live. DATABASE_URL uses that server instead of an
+ * own cluster; then the demo is loaded only with YARD_DEMO=1. `--dev` serves with live reload, `--reset`
+ * removes the data.
  */
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { inCare } from "./parts/care.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
 import { removePostgres, startPostgres } from "./parts/postgres.mjs";
 import { giveUp, say } from "./parts/say.mjs";
-import { demandFreePort, ensureBuild, runTypeScript, serve, stopServing } from "./parts/web.mjs";
+import { demandFreePort, ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const dev = process.argv.includes("--dev");
-const port = Number(process.env.PORT ?? 3000);
-if (!Number.isInteger(port) || port < 1 || port > 65535)
-  giveUp(`PORT ${process.env.PORT} is no port.`);
 
-if (process.argv.includes("--reset")) {
-  removePostgres(root, "cluster");
-  say("The demo's data is removed; npm start makes it anew.");
-  process.exit(0);
-}
+/** A server that ends this often within a minute is not started again. */
+const MOST_ENDS = 3;
 
-await demandFreePort(port);
-ensurePackages(root);
-const given = process.env.DATABASE_URL;
-const database = given
-  ? { url: given, stop: () => undefined }
-  : await startPostgres(root, { name: "cluster" });
-const demo = given ? (process.env.YARD_DEMO ?? "0") : "1";
-const prepared = runTypeScript(root, "web/src/db/prepare.ts", {
-  DATABASE_URL: database.url,
-  YARD_DEMO: demo,
+await inCare(async ({ signal, onStop }) => {
+  if (process.argv.includes("--reset")) {
+    await removePostgres(root, "cluster");
+    say("The data are removed; npm start makes the demo anew.");
+    return 0;
+  }
+  const port = Number(process.env.PORT ?? 3000);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    giveUp(`PORT ${process.env.PORT} is no port; use 1 to 65535.`);
+  await demandFreePort(port);
+  await ensurePackages(root, signal);
+  const url = await database(signal, onStop);
+  if (!dev) await ensureBuild(root, signal);
+  const ends = [];
+  while (!signal.aborted) {
+    const server = await serve(root, { port, databaseUrl: url, dev, signal });
+    onStop(server.stop);
+    say(`Yard Tack is at http://127.0.0.1:${port}   (Ctrl-C stops it)`);
+    await Promise.race([
+      server.ended,
+      new Promise((resolve) => signal.addEventListener("abort", resolve, { once: true })),
+    ]);
+    if (signal.aborted) break;
+    ends.push(Date.now());
+    if (ends.filter((at) => at > Date.now() - 60_000).length >= MOST_ENDS)
+      giveUp(`the server ended ${MOST_ENDS} times within a minute; what was saved is kept.`);
+    say("The server ended by itself; starting it again. What was saved is kept.");
+  }
+  return 0;
 });
-if (prepared !== 0) {
-  database.stop();
-  giveUp("the database could not be prepared; its message is above.");
-}
-if (!dev) ensureBuild(root);
-const server = await serve(root, { port, databaseUrl: database.url, dev });
 
-let stopping = false;
-const stop = async (code) => {
-  if (stopping) return;
-  stopping = true;
-  await stopServing(server);
-  database.stop();
-  process.exit(code);
-};
-process.on("SIGINT", () => void stop(0));
-process.on("SIGTERM", () => void stop(0));
-process.on("SIGHUP", () => void stop(0));
-server.once("exit", () => void stop(1));
-say(`Yard Tack is at http://127.0.0.1:${port}   (Ctrl-C stops it)`);
+/** Address of a database that is up to date: the one given, or the checkout's own. */
+async function database(signal, onStop) {
+  const given = process.env.DATABASE_URL;
+  if (given) {
+    await prepareDatabase(root, { url: given, demo: process.env.YARD_DEMO === "1", signal });
+    return given;
+  }
+  const own = await startPostgres(root, { name: "cluster", signal });
+  onStop(own.stop);
+  await prepareDatabase(root, { url: own.url, demo: true, signal });
+  return own.url;
+}

@@ -1,16 +1,13 @@
 import { defineConfig } from "@playwright/test";
 
-/** The address and the database come from `npm test`, which starts both. */
-const baseURL = process.env["YARD_URL"] ?? "http://127.0.0.1:3000";
-
+/** The databases come from `npm test`; each file of tests has a server of its own: e2e/test.ts. */
 export default defineConfig({
   testDir: "e2e",
-  workers: 1,
+  workers: Number(process.env["YARD_WORKERS"] ?? 2),
   timeout: 150_000,
   expect: { timeout: 20_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/report.json" }]],
   use: {
-    baseURL,
     viewport: { width: 1280, height: 800 },
     trace: "off",
     launchOptions: {

@@ -1,8 +1,10 @@
 /** Messages of the scripts: always on standard error, so that standard output stays a command's own. */
 export const say = (text) => process.stderr.write(`${text}\n`);
 
-/** One clear line and a failing exit. */
+/** Why a command cannot go on, in one line for the person who gave it. */
+export class GaveUp extends Error {}
+
+/** Ends what is being done with one clear line; {@link inCare} prints it. */
 export function giveUp(text) {
-  say(`yard-tack: ${text}`);
-  process.exit(1);
+  throw new GaveUp(text);
 }

@@ -6,7 +6,7 @@ import { hashOf, isFresh } from "./freshness.mjs";
 
 /** Bundles when sources changed. Returns the path of the bundle. */
 export async function tackBundle(root) {
-  ensurePackages(root);
+  await ensurePackages(root);
   const out = join(root, "cli/dist/tack.mjs");
   const stamp = `${out}.from`;
   const hash = hashOf([

@@ -1,50 +1,70 @@
 /** Builds and serves the application. */
-import { spawn, spawnSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { createConnection } from "node:net";
+import { createConnection, createServer } from "node:net";
 import { join } from "node:path";
+import { demandRoom, toldBy } from "./causes.mjs";
+import { run, start, stop } from "./child.mjs";
 import { hashOf, isFresh } from "./freshness.mjs";
+import { withLock } from "./lock.mjs";
 import { giveUp, say } from "./say.mjs";
 
 const next = (root) => join(root, "node_modules/next/dist/bin/next");
 const environment = { ...process.env, NEXT_TELEMETRY_DISABLED: "1" };
 
+/** What a build takes [MB]. */
+const ROOM = 400;
+
 /** `next build`, only when sources changed since the last one. */
-export function ensureBuild(root) {
+export async function ensureBuild(root, signal) {
   const web = join(root, "web");
   const stamp = join(web, ".next/built-from");
-  const hash = hashOf([
+  const sources = [
     join(root, "core/src"),
     join(web, "src"),
     join(web, "public"),
     join(web, "next.config.mjs"),
     join(web, "postcss.config.mjs"),
     join(root, "package-lock.json"),
-  ]);
-  if (isFresh(stamp, hash)) return;
-  say("Building the application (about a minute) …");
-  const built = spawnSync(process.execPath, [next(root), "build"], {
-    cwd: web,
-    env: environment,
-    stdio: ["ignore", "pipe", "pipe"],
-    encoding: "utf8",
+  ];
+  if (isFresh(stamp, hashOf(sources))) return;
+  await withLock("build", root, signal, async () => {
+    const hash = hashOf(sources);
+    if (isFresh(stamp, hash)) return;
+    demandRoom(web, ROOM, "the build");
+    say("Building the application (about a minute) …");
+    const built = await run(process.execPath, [next(root), "build"], {
+      cwd: web,
+      env: environment,
+      signal,
+      stdio: ["ignore", "pipe", "pipe"],
+    });
+    if (built.code !== 0) {
+      say(built.output.slice(-6000));
+      giveUp(`the build failed: ${toldBy(built.output, web)} What it printed is above.`);
+    }
+    writeFileSync(stamp, hash);
   });
-  if (built.status !== 0) {
-    say(built.stdout.slice(-4000));
-    say(built.stderr.slice(-4000));
-    giveUp("the build failed; its messages are above.");
-  }
-  writeFileSync(stamp, hash);
 }
 
-/** Runs a TypeScript file of the application once; resolves with its exit code. */
-export function runTypeScript(root, file, env = {}) {
-  const ran = spawnSync(process.execPath, ["--import", "tsx", join(root, file)], {
-    cwd: join(root, "web"),
-    env: { ...environment, ...env },
-    stdio: ["ignore", 2, 2],
-  });
-  return ran.status ?? 1;
+/**
+ * Brings a database up to date.
+ * @param {{ url: string, demo: boolean, signal?: AbortSignal }} options
+ */
+export async function prepareDatabase(root, { url, demo, signal }) {
+  const { code, output } = await run(
+    process.execPath,
+    ["--import", "tsx", join(root, "web/src/db/prepare.ts")],
+    {
+      cwd: join(root, "web"),
+      env: { ...environment, DATABASE_URL: url, YARD_DEMO: demo ? "1" : "0" },
+      signal,
+      stdio: ["ignore", "pipe", "pipe"],
+    },
+  );
+  const [, fault] = /^yard-tack: (.*)$/m.exec(output) ?? [];
+  if (code !== 0 && fault) giveUp(fault);
+  process.stderr.write(output);
+  if (code !== 0) giveUp("the database could not be prepared; what went wrong is above.");
 }
 
 const isListening = (port) =>
@@ -57,19 +77,37 @@ const isListening = (port) =>
     socket.once("error", () => resolve(false));
   });
 
+/**
+ * A port that nobody listens on.
+ * @returns {Promise<number>}
+ */
+export const freePort = () =>
+  new Promise((resolve, reject) => {
+    const probe = createServer().once("error", reject);
+    probe.listen(0, "127.0.0.1", () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
+
 /** Gives up with one line when somebody else has the port. */
 export async function demandFreePort(port) {
   if (await isListening(port)) {
-    giveUp(`port ${port} is taken; stop what uses it or set PORT to another.`);
+    giveUp(
+      `port ${port} is taken; stop what uses it, or choose another: PORT=${port + 1} npm start`,
+    );
   }
 }
 
 /**
  * Serves the application and resolves when it answers.
- * @returns {Promise<import("node:child_process").ChildProcess>}
+ * @param {string} root - the checkout
+ * @param {{ port: number, databaseUrl: string, dev?: boolean, quiet?: boolean, signal?: AbortSignal }} options
+ * @returns {Promise<{ ended: Promise<void>, stop: () => Promise<void> }>}
  */
-export async function serve(root, { port, databaseUrl, dev = false, quiet = false }) {
-  const child = spawn(
+export async function serve(root, { port, databaseUrl, dev = false, quiet = false, signal }) {
+  signal?.throwIfAborted();
+  const child = start(
     process.execPath,
     [next(root), dev ? "dev" : "start", "-H", "127.0.0.1", "-p", String(port)],
     {
@@ -78,22 +116,19 @@ export async function serve(root, { port, databaseUrl, dev = false, quiet = fals
       stdio: ["ignore", "ignore", quiet ? "ignore" : 2],
     },
   );
+  const ended = new Promise((resolve) => child.once("exit", () => resolve()));
+  const server = { ended, stop: () => stop(child) };
   const limit = Date.now() + 60_000;
   while (Date.now() < limit) {
-    if (child.exitCode !== null) giveUp("the server ended while starting; its message is above.");
-    if (await isListening(port)) return child;
+    if (signal?.aborted) {
+      await server.stop();
+      signal.throwIfAborted();
+    }
+    if (child.exitCode !== null || child.signalCode !== null)
+      giveUp("the server ended while starting; its message is above.");
+    if (await isListening(port)) return server;
     await new Promise((r) => setTimeout(r, 100));
   }
-  child.kill("SIGKILL");
-  return giveUp("the server did not answer within 60 s.");
-}
-
-/** Stops a served application and waits for it. */
-export async function stopServing(child) {
-  if (child.exitCode !== null) return;
-  const gone = new Promise((r) => child.once("exit", r));
-  child.kill("SIGTERM");
-  const timer = setTimeout(() => child.kill("SIGKILL"), 5000);
-  await gone;
-  clearTimeout(timer);
+  await server.stop();
+  return giveUp("the server did not answer within 60 s; start again.");
 }

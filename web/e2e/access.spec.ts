@@ -1,5 +1,4 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test } from "@playwright/test";
 import {
   acknowledgeAll,
   allSent,
@@ -11,6 +10,7 @@ import {
   strip,
   toReadings,
 } from "./sheet";
+import { expect, test } from "./test";
 
 const STEPS = [
   "Call",

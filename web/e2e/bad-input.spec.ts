@@ -1,5 +1,6 @@
-import { type BrowserContext, expect, type Page, test } from "@playwright/test";
+import type { BrowserContext, Page } from "@playwright/test";
 import { allSent, figure, freshCall, openCall, read, strip, toReadings } from "./sheet";
+import { expect, test } from "./test";
 
 test.describe("what is typed wrong", () => {
   test.beforeEach(async ({ page }) => {

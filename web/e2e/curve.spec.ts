@@ -1,4 +1,5 @@
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./test";
 
 /** Makes a pump of a tag and a family and opens its rating. */
 async function newPump(page: Page, tag: string, family = "end-suction"): Promise<string> {

@@ -1,25 +1,18 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
-import { createServer } from "node:net";
 import { fileURLToPath } from "node:url";
-import { expect, test } from "@playwright/test";
+import { freePort } from "../../scripts/parts/web.mjs";
 import { allSent, figure, openCall, read, step, toReadings } from "./sheet";
+import { expect, test } from "./test";
 
 const web = fileURLToPath(new URL("..", import.meta.url));
 const next = fileURLToPath(new URL("../../node_modules/next/dist/bin/next", import.meta.url));
 
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, "127.0.0.1");
-  await once(server, "listening");
-  const address = server.address();
-  server.close();
-  return typeof address === "object" && address ? address.port : 0;
-}
-
 /** A server of the test's own, on the same database, so that it can be killed. */
-async function serve(port: number): Promise<ChildProcess> {
+async function serve(port: number, databaseUrl: string): Promise<ChildProcess> {
   const child = spawn(process.execPath, [next, "start", "-H", "127.0.0.1", "-p", String(port)], {
     cwd: web,
+    env: { ...process.env, DATABASE_URL: databaseUrl },
     stdio: "ignore",
   });
   await expect
@@ -45,13 +38,13 @@ test.describe("server killed in mid-save", () => {
   let port = 0;
   let server: ChildProcess;
 
-  test.beforeEach(async () => {
+  test.beforeEach(async ({ databaseUrl }) => {
     port = await freePort();
-    server = await serve(port);
+    server = await serve(port, databaseUrl);
   });
   test.afterEach(() => kill(server).catch(() => undefined));
 
-  test("loses nothing and doubles nothing", async ({ browser }) => {
+  test("loses nothing and doubles nothing", async ({ browser, databaseUrl }) => {
     const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
     const page = await context.newPage();
     await openCall(page, "QO-4");
@@ -75,7 +68,7 @@ test.describe("server killed in mid-save", () => {
 
     // The tab is closed while the server is away.
     await page.close();
-    server = await serve(port);
+    server = await serve(port, databaseUrl);
     const again = await context.newPage();
     await openCall(again, "QO-4");
     await toReadings(again);

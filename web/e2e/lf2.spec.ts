@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
 import { acknowledgeAll, allSent, leading, openCall, read, step, strip, toReadings } from "./sheet";
+import { expect, test } from "./test";
 
 test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ page }) => {
   await openCall(page, "LF-2");

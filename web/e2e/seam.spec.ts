@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import {
   acknowledgeAll,
   allSent,
@@ -11,6 +11,7 @@ import {
   takeCall,
   toReadings,
 } from "./sheet";
+import { expect, test } from "./test";
 
 const saved = (page: Page) => page.getByTestId("saved");
 

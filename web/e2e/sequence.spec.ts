@@ -1,6 +1,6 @@
 import { type CauseId } from "@yard-tack/core/case";
 import { TESTS } from "@yard-tack/core/diagnosis";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import {
   acknowledgeAll,
   allSent,
@@ -13,6 +13,7 @@ import {
   step,
   toReadings,
 } from "./sheet";
+import { expect, test } from "./test";
 
 /** Does the first test that is offered, again and again, until the sheet says that it is enough. */
 async function playUntilStop(page: Page, cause: CauseId): Promise<string[]> {

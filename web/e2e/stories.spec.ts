@@ -1,6 +1,6 @@
 import type { CauseId } from "@yard-tack/core/case";
 import { observationRow, testRow } from "@yard-tack/core/diagnosis";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { demoFile, readings, snapshot } from "../src/db/demo/readings";
 import { SITES } from "../src/db/demo/stories";
 import {
@@ -16,6 +16,7 @@ import {
   takeCall,
   toReadings,
 } from "./sheet";
+import { expect, test } from "./test";
 
 interface Story {
   readonly tag: string;

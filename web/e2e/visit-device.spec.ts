@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
 import { allSent, figure, freshCall, keysAreApart, openCall, read, toReadings } from "./sheet";
+import { expect, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 

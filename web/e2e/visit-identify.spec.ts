@@ -1,5 +1,6 @@
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { allSent, figure, freshCall, keysAreApart, read, step } from "./sheet";
+import { expect, test } from "./test";
 
 test("plates against the register, what cannot be read, and the code on the tag", async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, type Locator, test } from "@playwright/test";
+import type { Locator } from "@playwright/test";
 import {
   allSent,
   figure,
@@ -10,6 +10,7 @@ import {
   takeCall,
   toReadings,
 } from "./sheet";
+import { expect, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 

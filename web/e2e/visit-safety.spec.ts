@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
 import { acknowledgeAll, allSent, figure, freshCall, look, read, step, toReadings } from "./sheet";
+import { expect, test } from "./test";
 
 test("a lost phase and a live pair stop the work; proof of dead opens it", async ({ page }) => {
   await freshCall(page, "ST-1");

@@ -13,8 +13,9 @@ import "@/shell/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";
 import type { ReactNode } from "react";
-import { saveSettings, whoIsHere } from "@/features/who/index.server";
-import { Providers } from "@/shell/providers";
+import { FirstPerson } from "@/features/who";
+import { personHere, saveSettings } from "@/features/who/index.server";
+import { Providers, Themed } from "@/shell/providers";
 
 export const metadata: Metadata = {
   title: { default: "Yard Tack", template: "%s · Yard Tack" },
@@ -26,16 +27,22 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export const dynamic = "force-dynamic";
 
 export default async function Layout({ children }: { children: ReactNode }) {
-  const person = await whoIsHere();
+  const person = await personHere();
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>
         <ColorSchemeScript defaultColorScheme="auto" />
       </head>
       <body>
-        <Providers person={person} onSettings={saveSettings}>
-          {children}
-        </Providers>
+        {person ? (
+          <Providers person={person} onSettings={saveSettings}>
+            {children}
+          </Providers>
+        ) : (
+          <Themed>
+            <FirstPerson />
+          </Themed>
+        )}
       </body>
     </html>
   );

@@ -7,14 +7,16 @@ import { v4 as newId } from "uuid";
 import { MikroORM } from "@mikro-orm/postgresql";
 import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
 import { demoDatabase } from "../testing/demo-database";
-import { ormOptions, unitOfWork } from "./connection";
+import { MIGRATIONS, ormOptions, unitOfWork } from "./connection";
 import { loadDemo } from "./demo/load";
 import { LogEntry, Person, Pump, RunSheet, VisitEntry } from "./entities";
-import { logEntries, visitPoints } from "./log";
-import { loadPump, yard } from "./pumps";
+import { logOfPump, visitPoints } from "./log";
+import { openCalls } from "./open-calls";
+import { loadPump } from "./pumps";
 import { reckonAnew } from "./reckon";
 import { appendEntries } from "./sheet-entries";
-import { loadSheet, openSheets, type SheetRecord, type Signature, signSheet } from "./sheets";
+import { loadSheet, type SheetRecord, type Signature, signSheet } from "./sheets";
+import { yardPage } from "./yard";
 
 let orm: MikroORM;
 const now = new Date();
@@ -60,7 +62,7 @@ const flow = (value: number, more: object = {}): SheetEntry => {
 describe("migrations", () => {
   it("run from empty and are done once", async () => {
     expect(await orm.migrator.up()).toEqual([]);
-    expect(await orm.migrator.getExecutedMigrations()).toHaveLength(4);
+    expect(await orm.migrator.getExecutedMigrations()).toHaveLength(MIGRATIONS.length);
   });
 
   it("leave nothing the entities describe unmade", async () => {
@@ -193,7 +195,7 @@ describe("demo", () => {
   });
 
   it("has today's calls, each with what to read and take, and a half-filled sheet for LF-2", async () => {
-    const open = await openSheets();
+    const { rows: open } = await openCalls(0, now);
     expect(open.map((o) => o.pump.tag).sort()).toEqual(["LF-2", "MG-1", "MG-3", "OG-1", "QO-4"]);
     for (const { sheet, pump } of open)
       expect(sheet.forecast?.take.length, pump.tag).toBeGreaterThan(1);
@@ -208,20 +210,18 @@ describe("demo", () => {
   });
 
   it("gives every pump a rating, a plate, gauges, a fingerprint and at least three visits", async () => {
-    for (const { pumps } of await yard()) {
-      for (const { id, tag } of pumps) {
-        const pump = await loadPump(id);
-        expect(pump?.faults, tag).toEqual([]);
-        const { curve, positiveDisplacement, jet } = pump?.written.pump ?? {};
-        const [rated] = [curve ?? positiveDisplacement ?? jet ?? []].flat();
-        expect(rated?.points?.length, tag).toBeGreaterThanOrEqual(6);
-        // Engines have no motor plate.
-        expect(pump?.motor === null, tag).toBe(["MG-1", "QO-3"].includes(tag));
-        expect(pump?.body, tag).not.toBeNull();
-        expect([pump?.written.fingerprint ?? []].flat().length, tag).toBeGreaterThan(0);
-        expect(pump?.instruments.length, tag).toBeGreaterThan(0);
-        expect((await logEntries(id)).length, tag).toBeGreaterThanOrEqual(3);
-      }
+    for (const { id, tag } of (await yardPage("", 0)).rows) {
+      const pump = await loadPump(id);
+      expect(pump?.faults, tag).toEqual([]);
+      const { curve, positiveDisplacement, jet } = pump?.written.pump ?? {};
+      const [rated] = [curve ?? positiveDisplacement ?? jet ?? []].flat();
+      expect(rated?.points?.length, tag).toBeGreaterThanOrEqual(6);
+      // Engines have no motor plate.
+      expect(pump?.motor === null, tag).toBe(["MG-1", "QO-3"].includes(tag));
+      expect(pump?.body, tag).not.toBeNull();
+      expect([pump?.written.fingerprint ?? []].flat().length, tag).toBeGreaterThan(0);
+      expect(pump?.instruments.length, tag).toBeGreaterThan(0);
+      expect((await logOfPump(id)).length, tag).toBeGreaterThanOrEqual(3);
     }
   });
 
@@ -235,35 +235,38 @@ describe("demo", () => {
       "npsh-shortfall",
     ]);
     let seen = 0;
-    for (const { pumps } of await yard()) {
-      for (const { id, tag } of pumps) {
-        for (const { record, title } of await logEntries(id)) {
-          const { was, snapshots } = record;
-          if (!was || !shown.has(was)) continue;
-          const file = readCase({ ...demoCase(tag), snapshots, observations: undefined });
-          if (!file.ok) throw new Error(`${tag}: ${JSON.stringify(file.error)}`);
-          const { causes } = diagnose(file.value);
-          const rank = causes.findIndex((c) => c.id === was);
-          const p = causes[rank]?.probability ?? 0;
-          // Wear that has only begun lies inside the curve's tolerance, as it would.
-          const begun = was === "worn-rings" && title === "Round";
-          expect(begun ? p > 0.02 : rank < 4, `${tag} ${title}: ${was} is ${rank + 1}.`).toBe(true);
-          seen += 1;
-        }
+    for (const { id, tag } of (await yardPage("", 0)).rows) {
+      for (const { record, title } of await logOfPump(id)) {
+        const { was, snapshots } = record;
+        if (!was || !shown.has(was)) continue;
+        const file = readCase({ ...demoCase(tag), snapshots, observations: undefined });
+        if (!file.ok) throw new Error(`${tag}: ${JSON.stringify(file.error)}`);
+        const { causes } = diagnose(file.value);
+        const rank = causes.findIndex((c) => c.id === was);
+        const p = causes[rank]?.probability ?? 0;
+        // Wear that has only begun lies inside the curve's tolerance, as it would.
+        const begun = was === "worn-rings" && title === "Round";
+        expect(begun ? p > 0.02 : rank < 4, `${tag} ${title}: ${was} is ${rank + 1}.`).toBe(true);
+        seen += 1;
       }
     }
     expect(seen).toBeGreaterThan(7);
   });
 
   it("has the points of its visits from the same function as a signature", async () => {
-    const points = await visitPoints();
-    expect(points.filter((v) => v.points.length > 0).length).toBeGreaterThan(20);
     const em = await unitOfWork();
+    const everything = async () => ({
+      points: await em.execute("select * from visit_points order by log_entry_id"),
+      trends: await em.execute("select * from pump_trend order by pump_id"),
+    });
+    const before = await everything();
+    expect(before.points.filter((v) => v.points.length > 0).length).toBeGreaterThan(20);
+    expect(before.trends.length).toBeGreaterThan(5);
     expect(await reckonAnew(em)).toEqual({ visits: 0, forecasts: 0 });
-    await em.execute("delete from visit_points");
+    await em.execute("delete from visit_points; delete from pump_trend");
     const again = await reckonAnew(await unitOfWork());
-    expect(again.visits).toBe(points.length);
-    expect(await visitPoints()).toEqual(points);
+    expect(again.visits).toBe(before.points.length);
+    expect(await everything()).toEqual(before);
   });
 
   it("keeps a stale copy from overwriting a newer one", async () => {

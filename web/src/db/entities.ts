@@ -228,6 +228,21 @@ export const VisitPoints = defineEntity({
   },
 });
 
+/** Where a pump's head stands against its base, visit by visit: derived, so that lists need not work it out. */
+export const PumpTrend = defineEntity({
+  name: "PumpTrend",
+  tableName: "pump_trend",
+  properties: {
+    pumpId: p.uuid().primary(),
+    engine: p.string(),
+    /** Null where no visit gives a point. */
+    base: p.string().nullable(),
+    /** The newest point that tells of the years, against the base [%]. */
+    percent: p.float().nullable(),
+    points: p.json<Record<string, unknown>[]>(),
+  },
+});
+
 /** One row for each thing done once to this database (the demo). */
 export const Milestone = defineEntity({
   name: "Milestone",
@@ -249,5 +264,6 @@ export const ENTITIES = [
   Photo,
   LogEntry,
   VisitPoints,
+  PumpTrend,
   Milestone,
 ];

@@ -1,8 +1,9 @@
 import "server-only";
 
 export { isAway } from "./away";
-export { type LogRecord, logEntries, logEntry, type PumpVisit, visitPoints } from "./log";
-export { people, saveSettings } from "./people";
+export { callsOfPump, type EarlierCall, logEntry, logOfPump, logPage, visitPoints } from "./log";
+export { openCalls, openSheetsOf } from "./open-calls";
+export { addPerson, people, saveSettings } from "./people";
 export { keepPhoto, photoBytes } from "./photos";
 export {
   createPump,
@@ -11,7 +12,6 @@ export {
   type PumpRecord,
   pumpsByCode,
   setRetired,
-  yard,
 } from "./pumps";
 export { currentRating, putRatingBack, savePlace, savePlate, saveRating } from "./register";
 export { type Forecast, plateFacts } from "./rows";
@@ -20,10 +20,18 @@ export {
   addToLog,
   loadSheet,
   openSheet,
-  openSheets,
   type Refusal,
   saveForecast,
   type SheetRecord,
   type Signature,
   signSheet,
 } from "./sheets";
+export { type Drift, drifts } from "./trend";
+export {
+  MOST_CHOICES,
+  places,
+  type PumpChoice,
+  pumpChoices,
+  yardPage,
+  type YardPump,
+} from "./yard";

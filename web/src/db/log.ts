@@ -1,11 +1,12 @@
 /** The log: what visits left, and where they put their pumps. */
-import { type LogEntryId, logEntryId, type PumpId } from "@yard-tack/core/case";
-import { readRecord, type TrendVisit, type VisitRecord } from "@yard-tack/core/record";
+import { type CauseId, type LogEntryId, logEntryId, type PumpId } from "@yard-tack/core/case";
+import { causeFound, readRecord, type TrendVisit, type VisitRecord } from "@yard-tack/core/record";
 import type { EntityManager } from "@mikro-orm/postgresql";
+import * as z from "zod";
 import { unitOfWork } from "./connection";
-import { LogEntry, VisitPoints } from "./entities";
-import { pointsRow, visitKind, type VisitKind } from "./rows";
-import { withPlaces } from "./sheets";
+import { VisitPoints } from "./entities";
+import { type Paged, placeOf } from "./paged";
+import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
 export interface LogRecord {
@@ -15,69 +16,149 @@ export interface LogRecord {
   readonly title: string;
   readonly personId: string;
   readonly record: VisitRecord;
-  readonly pump: Placed["pump"];
-  readonly site: Placed["site"];
+  readonly pump: z.output<typeof pumpRow>;
+  readonly site: z.output<typeof siteRow>;
 }
 
-type Placed = Awaited<ReturnType<typeof withPlaces>>[number];
+/** Entries of a page. */
+const LOG_PAGE = 100;
 
-const PAGE = 200;
+/** What of a record a list needs not. */
+const HEAVY =
+  "array['snapshots', 'readings', 'superseded', 'pictures', 'words', 'seen', 'cautions']";
 
-async function placed(
-  em: EntityManager,
-  rows: readonly {
-    readonly id: string;
-    readonly pumpId: string;
-    readonly at: Date;
-    readonly kind: string;
-    readonly title: string;
-    readonly personId: string;
-    readonly body: unknown;
-  }[],
-): Promise<LogRecord[]> {
-  const list = await withPlaces(em, rows);
-  return list.map(({ row, pump, site }) => ({
-    id: logEntryId.parse(row.id),
-    at: row.at,
-    kind: visitKind.parse(row.kind),
-    title: row.title,
-    personId: row.personId,
-    record: readRecord(row.body),
-    pump,
-    site,
-  }));
-}
+const logRow = columns(
+  z.object({
+    id: logEntryId,
+    at: z.coerce.date(),
+    kind: visitKind,
+    title: z.string(),
+    personId: z.string(),
+    body: z.unknown(),
+    pump: columns(pumpRow),
+    site: columns(siteRow),
+  }),
+);
 
-/** Log entries, newest first, those that were corrected left out. */
-export async function logEntries(pumpId?: PumpId): Promise<LogRecord[]> {
+const placed = (body: string) => `
+  select l.id, l.at, l.kind, l.title, l.person_id, ${body} as body,
+    to_jsonb(p) as pump, to_jsonb(s) as site
+  from log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id`;
+
+const recordOf = ({ body, ...row }: z.output<typeof logRow>): LogRecord => ({
+  ...row,
+  record: readRecord(body),
+});
+
+/** Nothing stands in its place. */
+const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";
+
+/** A page of the log, newest first, entries that were corrected left out. @param page - from 0 */
+export async function logPage(page: number): Promise<Paged<LogRecord>> {
   const em = await unitOfWork();
-  const entries = await em.find(LogEntry, pumpId ? { pumpId } : {}, {
-    orderBy: { at: "desc" },
-    limit: PAGE,
-  });
-  const replaced = new Set(entries.map((e) => e.supersedes));
-  return placed(
+  const [count] = await selected(
     em,
-    entries.filter((e) => !replaced.has(e.id)),
+    z.object({ n: z.coerce.number() }),
+    `select count(*) as n from log_entry l where ${STANDS}`,
+    [],
   );
+  const { offset, ...place } = placeOf(page, count?.n ?? 0, LOG_PAGE);
+  const rows = await selected(
+    em,
+    logRow,
+    `${placed(`l.body - ${HEAVY}`)} where ${STANDS}
+       order by l.at desc, l.id limit ${LOG_PAGE} offset ?`,
+    [offset],
+  );
+  return { rows: rows.map(recordOf), ...place };
+}
+
+/** The newest entries of a pump with all that they hold, newest first. */
+export async function logOfPump(pumpId: PumpId): Promise<LogRecord[]> {
+  const rows = await selected(
+    await unitOfWork(),
+    logRow,
+    `${placed("l.body")} where l.pump_id = ? and ${STANDS}
+       order by l.at desc, l.id limit ${LOG_PAGE}`,
+    [pumpId],
+  );
+  return rows.map(recordOf);
 }
 
 /** One log entry. */
 export async function logEntry(id: LogEntryId): Promise<LogRecord | undefined> {
-  const em = await unitOfWork();
-  const entry = await em.findOne(LogEntry, { id });
-  return entry ? (await placed(em, [entry]))[0] : undefined;
+  const sql = `${placed("l.body")} where l.id = ?`;
+  const [row] = await selected(await unitOfWork(), logRow, sql, [id]);
+  return row && recordOf(row);
 }
 
-/** A visit's points with the pump they belong to. */
-export type PumpVisit = TrendVisit & { readonly pumpId: PumpId };
+/** A call that ended with a cause. */
+export interface EarlierCall {
+  readonly at: Date;
+  readonly title: string;
+  readonly cause: CauseId;
+  readonly found: string;
+  readonly done: string;
+}
 
-/** Where visits put their pumps, oldest first; of one pump, or of all. */
-export async function visitPoints(pumpId?: PumpId): Promise<PumpVisit[]> {
-  const em = await unitOfWork();
-  const rows = await em.find(VisitPoints, pumpId ? { pumpId } : {}, {
-    orderBy: { at: "asc", logEntryId: "asc" },
-  });
+/** Calls of a pump that are looked through for one with a cause [rows]. */
+const CALLS = 12;
+
+/** The newest calls of some pumps since a day that ended with a cause, newest first, by pump. */
+export async function callsSince(
+  em: EntityManager,
+  pumps: readonly PumpId[],
+  since: Date,
+): Promise<ReadonlyMap<PumpId, readonly EarlierCall[]>> {
+  const rows = await selected(
+    em,
+    columns(
+      z.object({
+        pumpId: z.string(),
+        at: z.coerce.date(),
+        title: z.string(),
+        body: z.unknown(),
+      }),
+    ),
+    `select l.* from jsonb_array_elements_text(?::jsonb) as wanted(id)
+       cross join lateral (
+         select l.pump_id, l.at, l.title, l.body - ${HEAVY} as body from log_entry l
+           where l.pump_id = wanted.id::uuid and l.kind = 'call' and l.at >= ? and ${STANDS}
+           order by l.at desc limit ${CALLS}
+       ) l`,
+    [JSON.stringify([...new Set(pumps)]), since],
+  );
+  return new Map(
+    pumps.map((pump) => [
+      pump,
+      rows
+        .filter((r) => r.pumpId === pump)
+        .flatMap(({ at, title, body }): EarlierCall[] => {
+          const record = readRecord(body);
+          const cause = causeFound(record);
+          return cause ? [{ at, title, cause, found: record.found, done: record.done }] : [];
+        }),
+    ]),
+  );
+}
+
+/** {@link callsSince} of one pump. */
+export async function callsOfPump(pump: PumpId, since: Date): Promise<readonly EarlierCall[]> {
+  return (await callsSince(await unitOfWork(), [pump], since)).get(pump) ?? [];
+}
+
+/** Where visits put a pump, oldest first. */
+export async function visitPoints(pumpId: PumpId): Promise<TrendVisit[]> {
+  return pointsOfPump(await unitOfWork(), pumpId);
+}
+
+/** {@link visitPoints} within a unit of work. */
+export async function pointsOfPump(em: EntityManager, pumpId: PumpId): Promise<TrendVisit[]> {
+  const rows = await em.find(
+    VisitPoints,
+    { pumpId },
+    { orderBy: { at: "asc", logEntryId: "asc" } },
+  );
   return rows.map((row) => {
     const { at, ...visit } = pointsRow.parse(row);
     return { ...visit, at: at.toISOString() };

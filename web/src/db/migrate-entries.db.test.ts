@@ -3,9 +3,9 @@ import { foldEntries, noted, notedText } from "@yard-tack/core/visit";
 import { type EntityManager, MikroORM } from "@mikro-orm/postgresql";
 import { v4 as newId } from "uuid";
 import { beforeAll, describe, expect, inject, it } from "vitest";
-import { freshDatabase } from "../testing/demo-database";
+import { freshDatabase } from "../testing/fresh-database";
 import { ormOptions, unitOfWork } from "./connection";
-import { logEntries, visitPoints } from "./log";
+import { logOfPump, visitPoints } from "./log";
 import { loadPump } from "./pumps";
 import { reckonAnew } from "./reckon";
 import { savePlate } from "./register";
@@ -227,7 +227,7 @@ describe("what the version before wrote", () => {
     expect(visit?.points).toMatchObject([
       { flow: { value: expect.closeTo(52 / 3600, 6) as number } },
     ]);
-    const [entry] = await logEntries(ids.pump);
+    const [entry] = await logOfPump(ids.pump);
     expect(entry?.record).toMatchObject({ found: "Nothing", unreadable: false });
   });
 });

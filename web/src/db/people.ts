@@ -1,6 +1,7 @@
 /** Who uses the application. */
 import type { EntityManager } from "@mikro-orm/postgresql";
-import type { PersonId } from "@yard-tack/core/case";
+import { type PersonId, personId as personIdSchema } from "@yard-tack/core/case";
+import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
 import { Person } from "./entities";
 import { personRow, type PersonRow } from "./rows";
@@ -12,6 +13,15 @@ export const people = async (): Promise<PersonRow[]> => everybody(await unitOfWo
 export async function everybody(em: EntityManager): Promise<PersonRow[]> {
   const rows = await em.find(Person, {}, { orderBy: { role: "desc", name: "asc" } });
   return rows.map((row) => personRow.parse(row));
+}
+
+/** Somebody new. */
+export async function addPerson(person: Omit<PersonRow, "id" | "settings">): Promise<PersonId> {
+  const em = await unitOfWork();
+  const id = personIdSchema.parse(newId());
+  em.create(Person, { ...person, id, settings: {} });
+  await em.flush();
+  return id;
 }
 
 /** Keeps what a person has set. */

@@ -1,25 +1,17 @@
-/**
- * Brings a database up to date, loads the demo when asked, and works out anew what an older engine did.
- * Run by `npm start` and the tests.
- */
-import { MikroORM } from "@mikro-orm/postgresql";
-import { ormOptions } from "./connection";
-import { loadDemo } from "./demo/load";
-import { reckonAnew } from "./reckon";
+/** `DATABASE_URL=… tsx prepare.ts`: {@link bringUp} as a command, for `npm start` and the tests. */
+import { bringUp } from "./bring-up";
+import { prepareFault } from "./prepare-fault";
 
-const url = process.env["DATABASE_URL"];
-if (!url) throw new Error("DATABASE_URL is not set");
-const orm = await MikroORM.init(ormOptions(url));
+const url = process.env["DATABASE_URL"] ?? "";
+const say = (text: string) => process.stderr.write(`${text}\n`);
 try {
-  const applied = await orm.migrator.up();
-  if (applied.length > 0) process.stderr.write(`Database: ${applied.length} migration applied.\n`);
-  if (process.env["YARD_DEMO"] === "1") {
-    const loaded = await loadDemo(orm.em.fork(), new Date());
-    if (loaded) process.stderr.write("Database: demo loaded.\n");
-  }
-  const { visits, forecasts } = await reckonAnew(orm.em.fork());
-  if (visits + forecasts > 0)
-    process.stderr.write(`Database: ${visits} visits and ${forecasts} calls worked out.\n`);
-} finally {
-  await orm.close(true);
+  const done = await bringUp(url, { demo: process.env["YARD_DEMO"] === "1" });
+  if (done.migrations > 0) say(`Database: brought up to date (${done.migrations} steps).`);
+  if (done.demo) say("Database: demo loaded.");
+  if (done.visits + done.forecasts > 0)
+    say(`Database: ${done.visits} visits and ${done.forecasts} calls worked out.`);
+} catch (error) {
+  const fault = prepareFault(error, url);
+  say(fault ? `yard-tack: ${fault}` : String(error instanceof Error ? error.stack : error));
+  process.exitCode = 1;
 }

@@ -9,7 +9,7 @@ import {
   type WrittenFingerprint,
   type WrittenPump,
 } from "@yard-tack/core/case";
-import { causeFound, historyOf, readRecord } from "@yard-tack/core/record";
+import { causeFound, historyOf } from "@yard-tack/core/record";
 import {
   type Instrument as InstrumentRecord,
   pumpView,
@@ -19,10 +19,9 @@ import {
 } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
-import { Curve, Fingerprint, Instrument, LogEntry, Plate, Pump, Site, ZeroCheck } from "./entities";
-import { inForce } from "./in-force";
-import { plateFacts, type PlateFacts, pumpRow, siteRow, writtenSnapshots } from "./rows";
-import { gaugeNotes } from "./sheet-entries";
+import { Pump, Site } from "./entities";
+import { pumpRows } from "./pump-rows";
+import { type PlateFacts, writtenSnapshots } from "./rows";
 
 /** A pump as screens and case files need it: plain data. */
 export interface PumpRecord {
@@ -59,41 +58,11 @@ export async function loadPump(id: PumpId): Promise<PumpRecord | undefined> {
   return pumpRecord(await unitOfWork(), id);
 }
 
-const SIDES = ["suction", "discharge"] as const;
-
 /** {@link loadPump} within a unit of work. */
 export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRecord | undefined> {
-  const found = await em.findOne(Pump, { id });
-  if (!found) return undefined;
-  const pump = pumpRow.parse(found);
-  const where = { pumpId: id };
-  // One after the other: within a transaction there is one connection.
-  const site = await em.findOneOrFail(Site, { id: pump.siteId });
-  const curves = await em.find(Curve, where, { orderBy: { createdAt: "asc" } });
-  const plates = await em.find(Plate, where, { orderBy: { createdAt: "asc" } });
-  const fingerprints = await em.find(Fingerprint, where, { orderBy: { takenAt: "asc" } });
-  const instruments = await em.find(
-    Instrument,
-    { $or: [where, { pumpId: null }] },
-    { orderBy: { name: "asc" } },
-  );
-  const calls = await em.find(LogEntry, { ...where, kind: "call" }, { orderBy: { at: "asc" } });
-  const ids = instruments.map((i) => i.id);
-  const zeroChecks = await em.find(
-    ZeroCheck,
-    { instrumentId: { $in: ids } },
-    { orderBy: { at: "asc" } },
-  );
-  // A pump without gauges in the register has one of each side to hang notes on.
-  const notes = await gaugeNotes(em, [...ids, ...SIDES.map((side) => `${side}-of-${id}`)]);
-  const place = siteRow.parse(site);
-  const curve = inForce(curves).at(-1);
-  const plate = (kind: string): PlateFacts | null => {
-    const facts = inForce(plates.filter((p) => p.kind === kind)).at(-1)?.facts;
-    const parsed = plateFacts.safeParse(facts);
-    return parsed.success ? parsed.data : null;
-  };
-  const motor = plate("motor");
+  const rows = await pumpRows(em, id);
+  if (!rows) return undefined;
+  const { pump, site: place, curve, plates } = rows;
   const { site: conditions, ...layout } = pump.layout;
   const register = {
     format: "yard-tack/case",
@@ -104,7 +73,7 @@ export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRec
       ...(pump.installation ? { installation: pump.installation } : {}),
       ...pump.details,
       ...curve?.rating,
-      ...(motor ? { motor } : {}),
+      ...(plates.motor ? { motor: plates.motor } : {}),
     },
     site: { ...place.conditions, ...(isObject(conditions) ? conditions : {}) },
     ...layout,
@@ -112,12 +81,13 @@ export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRec
   const { written, file, faults } = readPumpInPart(register);
   const situation = situationOf(caseOfPump(file));
   const submerged = situation.installation === "submerged";
-  const gauges = rememberedGauges({ id, submerged }, instruments, zeroChecks, notes);
-  const earlier = calls.map(({ at, body }) => {
-    const record = readRecord(body);
-    return { at, cause: causeFound(record), done: record.done };
-  });
-  const kept = fingerprints.map((f): WrittenFingerprint => ({
+  const gauges = rememberedGauges({ id, submerged }, rows.instruments, rows.zeroChecks, rows.notes);
+  const earlier = rows.calls.map(({ at, record }) => ({
+    at,
+    cause: causeFound(record),
+    done: record.done,
+  }));
+  const kept = rows.fingerprints.map((f): WrittenFingerprint => ({
     date: f.takenAt.toISOString().slice(0, 10),
     reason: f.reason,
     snapshots: writtenSnapshots(f.snapshots),
@@ -136,12 +106,11 @@ export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRec
     written: {
       ...written,
       ...(kept.length > 0 ? { fingerprint: kept } : {}),
-      history: historyOf(earlier, gauges.zeroChecks, instruments),
+      history: historyOf(earlier, gauges.zeroChecks, rows.instruments),
     },
     view: pumpView(situation),
     faults,
-    motor,
-    body: plate("body"),
+    ...plates,
     curveSource: curve?.source ?? null,
     hasEarlierRating: Boolean(curve?.supersedes),
     retiredAt: pump.retiredAt?.toISOString() ?? null,
@@ -162,25 +131,6 @@ export async function pumpsByCode(code: string): Promise<PumpId[]> {
     },
   });
   return rows.map((r) => pumpIdSchema.parse(r.id));
-}
-
-/** Every site with its pumps, those off the yard apart. */
-export async function yard() {
-  const em = await unitOfWork();
-  const [sites, pumps] = await Promise.all([
-    em.find(Site, {}, { orderBy: { name: "asc" } }),
-    em.find(Pump, {}, { orderBy: { tag: "asc" } }),
-  ]);
-  const rows = pumps.map((p) => pumpRow.parse(p));
-  return sites.map((s) => {
-    const site = siteRow.parse(s);
-    const here = rows.filter((p) => p.siteId === site.id);
-    return {
-      site,
-      pumps: here.filter((p) => !p.retiredAt),
-      retired: here.filter((p) => p.retiredAt),
-    };
-  });
 }
 
 /** Whether a pump is there. */

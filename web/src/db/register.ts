@@ -7,6 +7,7 @@ import { unitOfWork } from "./connection";
 import { Curve, Plate, Pump } from "./entities";
 import { inForce } from "./in-force";
 import { type PlateFacts, ratingRow, type RatingRow } from "./rows";
+import { keepTrend } from "./trend";
 
 type Json = Readonly<Record<string, unknown>>;
 
@@ -54,6 +55,7 @@ export async function saveRating(
       if (!over && (now?.id ?? null) !== basedOn) return "newer";
       tx.create(Curve, { ...fresh(pumpId, now?.id), rating: { ...rating }, source });
       await tx.flush();
+      await keepTrend(tx, pumpId);
       return "saved";
     }),
   );
@@ -71,6 +73,7 @@ export async function putRatingBack(pumpId: PumpId): Promise<boolean> {
       const { rating, source } = before;
       tx.create(Curve, { ...fresh(pumpId, now.id), rating, source });
       await tx.flush();
+      await keepTrend(tx, pumpId);
       return "saved";
     }),
   );
@@ -88,6 +91,7 @@ export async function savePlate(
     em.transactional(async (tx) => {
       if (!(await locked(tx, pumpId))) return "no-such-pump";
       await appendPlate(tx, pumpId, kind, (before) => ({ ...before, ...facts }));
+      await keepTrend(tx, pumpId);
       return "saved";
     }),
   );
@@ -116,6 +120,7 @@ export async function savePlace(
       pump.layout = { ...layout };
       await tx.flush();
       if (motor) await appendPlate(tx, pumpId, "motor", () => motor);
+      await keepTrend(tx, pumpId);
       return "saved";
     }),
   );

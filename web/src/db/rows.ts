@@ -20,6 +20,23 @@ export const selected = async <R>(
   values: readonly unknown[],
 ): Promise<R[]> => z.array(row).parse(await em.execute(sql, [...values]));
 
+/** A row or a nested row as the database names its columns, by the names used here. */
+export const columns = <R>(row: z.ZodType<R>): z.ZodType<R> =>
+  z.preprocess(
+    (value) =>
+      typeof value === "object" && value !== null && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).map(([key, v]) => [camel(key), v]))
+        : value,
+    row,
+  );
+
+const camel = (key: string) =>
+  key.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());
+
+/** A time: as the driver gives it, or as text inside of JSON. */
+const time = z.coerce.date();
+const timeOrNull = time.nullish().transform((v) => v ?? null);
+
 /** A row of no more than an id. */
 export const idRow = z.object({ id: z.string() });
 
@@ -60,10 +77,7 @@ export const pumpRow = z.object({
     .transform((v) => v ?? null),
   details: z.record(z.string(), z.unknown()),
   layout: z.record(z.string(), z.unknown()),
-  retiredAt: z
-    .date()
-    .nullish()
-    .transform((v) => v ?? null),
+  retiredAt: timeOrNull,
   version: z.number().int(),
 });
 
@@ -108,12 +122,9 @@ export const sheetRow = z.object({
   /** A code that this version does not know is left out. */
   codes: z.array(z.string()).transform((list) => list.filter(isObservation)),
   callerNote: z.string(),
-  dueAt: z.date(),
-  openedAt: z.date(),
-  signedAt: z
-    .date()
-    .nullish()
-    .transform((v) => v ?? null),
+  dueAt: time,
+  openedAt: time,
+  signedAt: timeOrNull,
   forecast: forecastRow
     .nullish()
     .catch(null)

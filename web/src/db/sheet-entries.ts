@@ -2,7 +2,7 @@
  * A visit's entries in the database: appended under a lock of their sheet, so that a signature has all
  * that was told kept, and given the order of the server.
  */
-import { type EntityManager, raw } from "@mikro-orm/postgresql";
+import type { EntityManager } from "@mikro-orm/postgresql";
 import type { EntryId, SheetId } from "@yard-tack/core/case";
 import {
   type GaugeNote,
@@ -14,7 +14,7 @@ import { isDeepStrictEqual } from "node:util";
 import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { VisitEntry } from "./entities";
-import { idRow, selected } from "./rows";
+import { columns, idRow, selected } from "./rows";
 
 /** What became of entries that were sent. */
 export interface Appended {
@@ -202,18 +202,22 @@ export async function entriesOf(
   return readEntries(rows.map(jsonOf));
 }
 
-const ABOUT_INSTRUMENT = "body->'note'->>'instrument'";
+const entryRow = columns(
+  z.object({
+    id: z.string(),
+    sheetId: z.string(),
+    seq: z.number(),
+    personId: z.string(),
+    at: z.coerce.date(),
+    kind: z.string(),
+    version: z.number(),
+    supersedes: z.string().nullish(),
+    body: z.record(z.string(), z.unknown()),
+  }),
+);
 
-/** Notes of some instruments from every visit, oldest first. */
-export async function gaugeNotes(
-  em: EntityManager,
-  instruments: readonly string[],
-): Promise<GaugeNote[]> {
-  const rows = await em.find(
-    VisitEntry,
-    { kind: "note", [raw(ABOUT_INSTRUMENT)]: { $in: [...instruments] } },
-    { orderBy: { seq: "asc" } },
-  );
-  const { entries } = readEntries(rows.map(jsonOf));
+/** Rows that are notes of gauges, as what they note; one that is not understood is left out. */
+export function readNotes(rows: readonly unknown[]): GaugeNote[] {
+  const { entries } = readEntries(z.array(entryRow).parse(rows).map(jsonOf));
   return entries.flatMap((e) => (e.kind === "note" ? [{ note: e.note, at: new Date(e.at) }] : []));
 }

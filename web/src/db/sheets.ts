@@ -21,20 +21,20 @@ import {
 } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
-import { Fingerprint, LogEntry, Photo, Pump, RunSheet, Site, VisitPoints } from "./entities";
+import { Fingerprint, LogEntry, RunSheet, VisitPoints } from "./entities";
 import { everybody } from "./people";
 import { pumpRecord, type PumpRecord } from "./pumps";
 import {
+  columns,
   type Forecast,
-  pumpRow,
   selected,
   sheetRow,
   type SheetRow,
-  siteRow,
   visitKind,
   type VisitKind,
 } from "./rows";
 import { entriesOf } from "./sheet-entries";
+import { keepTrend } from "./trend";
 
 /** A picture's facts with its place in the order of the server. */
 type StoredPicture = PictureFacts & { readonly order: number };
@@ -64,20 +64,29 @@ export async function loadSheet(id: SheetId): Promise<SheetRecord | undefined> {
   return sheetRecord(await unitOfWork(), id);
 }
 
+/** The sheet, the facts of its pictures without their bytes, and what it left in the log. */
+const SHEET = `
+  select to_jsonb(r) as sheet,
+    (select coalesce(jsonb_agg(to_jsonb(f) order by f.seq), '[]') from (
+       select id, sheet_id, seq, person_id, at, received_at, about, width, height
+         from photo where sheet_id = r.id) f) as photos,
+    (select coalesce(jsonb_agg(to_jsonb(l) order by l.at), '[]') from (
+       select id, kind, at, body from log_entry where sheet_id = r.id) l) as log
+  from run_sheet r where r.id = ?`;
+
+const sheetRows = z.object({
+  sheet: columns(sheetRow),
+  photos: z.array(columns(z.looseObject({ seq: z.number().int(), at: z.coerce.date() }))),
+  log: z.array(z.object({ id: logEntryId, kind: visitKind, body: z.unknown() })),
+});
+
 async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord | undefined> {
-  const found = await em.findOne(RunSheet, { id });
+  const [found] = await selected(em, sheetRows, SHEET, [id]);
   if (!found) return undefined;
-  const sheet = sheetRow.parse(found);
+  const { sheet, photos, log } = found;
   const pump = await pumpRecord(em, sheet.pumpId);
   if (!pump) return undefined;
   const { entries, unread } = await entriesOf(em, id);
-  const photos = await em.find(
-    Photo,
-    { sheetId: id },
-    // Their bytes are asked for one by one.
-    { orderBy: { seq: "asc" }, exclude: ["data"] },
-  );
-  const log = await em.find(LogEntry, { sheetId: id }, { orderBy: { at: "asc" } });
   const people = await everybody(em);
   return {
     sheet,
@@ -88,11 +97,7 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
       const facts = pictureFacts.safeParse({ ...photo, at: photo.at.toISOString() });
       return facts.success ? [{ ...facts.data, order: photo.seq }] : [];
     }),
-    log: log.map((row) => ({
-      id: logEntryId.parse(row.id),
-      kind: visitKind.parse(row.kind),
-      record: readRecord(row.body),
-    })),
+    log: log.map((row) => ({ id: row.id, kind: row.kind, record: readRecord(row.body) })),
     people: Object.fromEntries(people.map((p) => [p.id, p.name])),
   };
 }
@@ -213,6 +218,7 @@ async function writeEntry(
     });
   }
   await tx.flush();
+  await keepTrend(tx, pumpId);
   return id;
 }
 
@@ -245,53 +251,4 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
 /** Keeps what was worked out to read first and take along. */
 export async function saveForecast(id: SheetId, forecast: Forecast): Promise<void> {
   await (await unitOfWork()).nativeUpdate(RunSheet, { id }, { forecast: { ...forecast } });
-}
-
-/** Sheets not yet signed of pumps on the yard, the most pressing first, with pump and place. */
-export async function openSheets(pumpId?: PumpId) {
-  const em = await unitOfWork();
-  const found = await em.find(
-    RunSheet,
-    { signedAt: null, ...(pumpId ? { pumpId } : {}) },
-    { orderBy: { dueAt: "asc" } },
-  );
-  const sheets = found.map((row) => sheetRow.parse(row));
-  const placed = await withPlaces(em, sheets);
-  const begun = await begunOf(
-    em,
-    sheets.map((s) => s.id),
-  );
-  return placed
-    .filter(({ pump }) => !pump.retiredAt)
-    .map(({ row, ...call }) => ({ ...call, sheet: row, begun: begun.has(row.id) }));
-}
-
-/** Sheets that have an entry. */
-async function begunOf(em: EntityManager, ids: readonly SheetId[]): Promise<ReadonlySet<string>> {
-  const rows = await selected(
-    em,
-    z.object({ sheet_id: z.string() }),
-    `select distinct sheet_id from sheet_entry
-       where sheet_id in (select jsonb_array_elements_text(?::jsonb)::uuid)`,
-    [JSON.stringify(ids)],
-  );
-  return new Set(rows.map((r) => r.sheet_id));
-}
-
-/** Rows with the pump and the site they belong to. */
-export async function withPlaces<T extends { readonly pumpId: string }>(
-  em: EntityManager,
-  rows: readonly T[],
-) {
-  const pumps = (await em.find(Pump, { id: { $in: rows.map((r) => r.pumpId) } })).map((p) =>
-    pumpRow.parse(p),
-  );
-  const sites = (await em.find(Site, { id: { $in: pumps.map((p) => p.siteId) } })).map((s) =>
-    siteRow.parse(s),
-  );
-  return rows.flatMap((row) => {
-    const pump = pumps.find((p) => p.id === row.pumpId);
-    const site = sites.find((s) => s.id === pump?.siteId);
-    return pump && site ? [{ row, pump, site }] : [];
-  });
 }

@@ -7,6 +7,15 @@ import { Frame } from "./rail";
 import { cssVariables, theme } from "./theme";
 import { WhoProvider } from "./who";
 
+/** The theme alone, where there is nobody to make a page for. */
+export function Themed({ children }: { children: ReactNode }) {
+  return (
+    <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
+      {children}
+    </MantineProvider>
+  );
+}
+
 /** Theme, person and rail round every page. */
 export function Providers({
   person,
@@ -18,10 +27,10 @@ export function Providers({
   children: ReactNode;
 }) {
   return (
-    <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
+    <Themed>
       <WhoProvider person={person} onSettings={onSettings}>
         <Frame>{children}</Frame>
       </WhoProvider>
-    </MantineProvider>
+    </Themed>
   );
 }

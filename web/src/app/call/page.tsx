@@ -1,15 +1,12 @@
+import { pumpId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { NewCallForm } from "@/features/slate";
-import { loadYard } from "@/features/yard/index.server";
+import { choicesFor } from "@/features/slate/index.server";
 
 export const metadata: Metadata = { title: "New call" };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ pump?: string }> }) {
-  const [sites, { pump }] = await Promise.all([loadYard(), searchParams]);
-  const pumps = sites.flatMap((s) =>
-    s.pumps.map((p) => ({ id: p.id, name: `${p.tag}, ${p.purpose || s.name}` })),
-  );
-  return (
-    <NewCallForm pumps={pumps} chosen={pumps.some((p) => p.id === pump) ? (pump ?? "") : ""} />
-  );
+  const wanted = pumpId.safeParse((await searchParams).pump);
+  const chosen = wanted.success ? wanted.data : undefined;
+  return <NewCallForm first={await choicesFor("", chosen)} chosen={chosen ?? ""} />;
 }

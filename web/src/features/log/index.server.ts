@@ -1,4 +1,4 @@
 import "server-only";
 
-export { recurrenceOf, recurrences } from "./recurrence";
+export { comesBack, recurrenceOf, since } from "./recurrence";
 export { loadLog, loadLogEntry } from "./server";

@@ -1,14 +1,17 @@
 import Link from "next/link";
 import { PageHead } from "@/shell/page-head";
+import { pageHref } from "@/shell/page-of";
+import { Pager } from "@/shell/pager";
 import { day } from "@/shell/times";
-import type { LogRow } from "./server";
+import type { LogPageDto } from "./server";
 import classes from "./log.module.css";
 
 /** What was found and done, newest first. */
-export function LogPage({ rows }: { rows: readonly LogRow[] }) {
+export function LogPage({ log }: { log: LogPageDto }) {
+  const { rows, total, page, pages } = log;
   return (
     <main>
-      <PageHead title="Log" about={`${rows.length} entries, newest first`} />
+      <PageHead title="Log" about={`${total} ${total === 1 ? "entry" : "entries"}, newest first`} />
       {rows.length === 0 ? (
         <p className={classes.empty}>
           Nothing is logged yet. Signing off a run sheet writes the first entry.
@@ -34,6 +37,7 @@ export function LogPage({ rows }: { rows: readonly LogRow[] }) {
           </li>
         ))}
       </ol>
+      <Pager page={page} pages={pages} href={(p) => pageHref("/log", p)} />
     </main>
   );
 }

@@ -2,7 +2,8 @@ import "server-only";
 import type { LogEntryId } from "@yard-tack/core/case";
 import { causeRow } from "@yard-tack/core/diagnosis";
 import type { VisitRecord } from "@yard-tack/core/record";
-import { logEntries, logEntry, people } from "@/db";
+import { logEntry, logPage } from "@/db";
+import { everybody } from "@/features/who/index.server";
 
 export interface LogRow {
   readonly id: LogEntryId;
@@ -17,21 +18,32 @@ export interface LogRow {
   readonly closed: string;
 }
 
-/** The log, newest first. */
-export async function loadLog(): Promise<LogRow[]> {
-  const entries = await logEntries();
-  return entries.map(({ id, at, kind, title, record, pump, site }) => ({
-    id,
-    at: at.toISOString(),
-    zone: site.zone,
-    kind,
-    title,
-    tag: pump.tag,
-    siteName: site.name,
-    found: record.found,
-    done: record.done,
-    closed: record.closed,
-  }));
+export interface LogPageDto {
+  readonly rows: readonly LogRow[];
+  readonly total: number;
+  /** From 0. */
+  readonly page: number;
+  readonly pages: number;
+}
+
+/** A page of the log, newest first. @param page - from 0 */
+export async function loadLog(page = 0): Promise<LogPageDto> {
+  const { rows, ...place } = await logPage(page);
+  return {
+    rows: rows.map(({ id, at, kind, title, record, pump, site }) => ({
+      id,
+      at: at.toISOString(),
+      zone: site.zone,
+      kind,
+      title,
+      tag: pump.tag,
+      siteName: site.name,
+      found: record.found,
+      done: record.done,
+      closed: record.closed,
+    })),
+    ...place,
+  };
 }
 
 export interface LogEntryDto extends Omit<LogRow, "found" | "done" | "closed"> {
@@ -49,7 +61,7 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
   const found = await logEntry(id);
   if (!found) return undefined;
   const { pump, site, record } = found;
-  const everybody = await people();
+  const people = await everybody();
   return {
     id: found.id,
     at: found.at.toISOString(),
@@ -61,7 +73,7 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
     purpose: pump.purpose,
     family: pump.family,
     siteName: site.name,
-    by: everybody.find((p) => p.id === found.personId)?.name ?? "somebody",
+    by: people.find((p) => p.id === found.personId)?.name ?? "somebody",
     body: record,
     turnedOut: record.was && causeRow(record.was).name,
   };

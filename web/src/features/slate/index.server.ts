@@ -1,4 +1,5 @@
 import "server-only";
 
+export { choicesFor } from "./choices";
 export { forecastAnew } from "./forecasts";
 export { loadSlate } from "./server";

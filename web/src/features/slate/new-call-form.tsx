@@ -1,10 +1,12 @@
 "use client";
 
 import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
-import { Button, NativeSelect, Textarea, TextInput } from "@mantine/core";
-import { useActionState, useState } from "react";
+import { Button, Loader, NativeSelect, Textarea, TextInput } from "@mantine/core";
+import { useDebouncedValue } from "@mantine/hooks";
+import { useActionState, useEffect, useEffectEvent, useState, useTransition } from "react";
 import { Fields, useFields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
+import { type Choices, choicesFor } from "./choices";
 import { takeCall } from "./new-call";
 import classes from "./new-call.module.css";
 
@@ -14,14 +16,30 @@ const CHIPS = OBSERVATIONS.filter(
 
 /** A call: which pump, what is wrong, since when. */
 export function NewCallForm({
-  pumps,
+  first,
   chosen,
 }: {
-  pumps: readonly { readonly id: string; readonly name: string }[];
+  /** Pumps to choose from before anything was looked for. */
+  first: Choices;
   chosen: string;
 }) {
   const [state, action, pending] = useActionState(takeCall, { error: null });
-  const { field } = useFields({ pump: chosen, kind: "call", complaint: "", note: "" });
+  const { fields, field } = useFields({ pump: chosen, kind: "call", complaint: "", note: "" });
+  const [sought, setSought] = useState("");
+  const [{ pumps, more }, setChoices] = useState(first);
+  const [searching, search] = useTransition();
+  const [settled] = useDebouncedValue(sought, 250);
+  // What is chosen stays among the choices, whatever is looked for then.
+  const keep = fields.pump || undefined;
+  const find = useEffectEvent((text: string) =>
+    search(async () => {
+      const found = await choicesFor(text, keep).catch(() => undefined);
+      if (found) setChoices(found);
+    }),
+  );
+  useEffect(() => {
+    if (first.more) find(settled);
+  }, [first.more, settled]);
   const [codes, setCodes] = useState<readonly string[]>([]);
   const toggle = (id: string) =>
     setCodes(codes.includes(id) ? codes.filter((c) => c !== id) : [...codes, id]);
@@ -30,11 +48,21 @@ export function NewCallForm({
       <PageHead title="New call" about="It opens the run sheet at once." />
       <form action={action} className={classes.form} noValidate>
         <Fields>
+          {first.more ? (
+            <TextInput
+              label="Find the pump"
+              description="Words of its tag, its purpose or its place narrow the list down"
+              autoComplete="off"
+              value={sought}
+              onChange={(e) => setSought(e.currentTarget.value)}
+              rightSection={searching ? <Loader size="xs" /> : null}
+            />
+          ) : null}
           <NativeSelect
             label="Pump"
             {...field("pump")}
             data={[
-              { value: "", label: "choose" },
+              { value: "", label: more ? "choose, of the first of many" : "choose" },
               ...pumps.map((p) => ({ value: p.id, label: p.name })),
             ]}
           />

@@ -1,9 +1,8 @@
 import "server-only";
-import { caseOfPump, type PumpId, readPump } from "@yard-tack/core/case";
-import { ofTheYears, type Trend, type TrendPoint, trendOf } from "@yard-tack/core/record";
-import { situationOf } from "@yard-tack/core/visit";
-import { loadPump, openSheets, type PumpVisit, visitPoints } from "@/db";
-import { recurrences } from "@/features/log/index.server";
+import { type Drift, drifts, openCalls } from "@/db";
+import { comesBack, since } from "@/features/log/index.server";
+
+export type { Drift };
 
 export interface SlateCall {
   readonly id: string;
@@ -20,63 +19,54 @@ export interface SlateCall {
   readonly take: readonly string[];
 }
 
-export interface Drift {
-  readonly pumpId: string;
-  readonly tag: string;
+export interface Slate {
+  readonly calls: readonly SlateCall[];
+  /** How many wait in all, on this page or another. */
+  readonly counts: { readonly calls: number; readonly rounds: number };
+  /** The zone most of the day's calls lie in: the van's own day. */
   readonly zone: string;
-  readonly base: Trend["base"];
-  readonly points: readonly TrendPoint[];
-}
-
-/** Today's calls and rounds, and the pumps whose head drifts. */
-export async function loadSlate(): Promise<{
-  readonly calls: SlateCall[];
-  readonly drifting: Drift[];
-}> {
-  const [open, before, drifts] = await Promise.all([
-    openSheets(),
-    recurrences(new Date()),
-    drifting(),
-  ]);
-  const calls = open.map(({ sheet, pump, site, begun }): SlateCall => {
-    const recurrence = before.get(pump.id);
-    return {
-      id: sheet.id,
-      kind: sheet.kind,
-      dueAt: sheet.dueAt.toISOString(),
-      zone: site.zone,
-      tag: pump.tag,
-      complaint: sheet.complaint,
-      place: [pump.purpose, site.name].filter((w) => w !== "").join(", "),
-      started: begun,
-      recurrence: recurrence ? { daysAgo: recurrence.daysAgo, found: recurrence.found } : null,
-      first: begun ? null : (sheet.forecast?.first ?? null),
-      take: sheet.forecast?.take ?? [],
-    };
-  });
-  return { calls, drifting: drifts };
+  /** Of the list, from 0, and how many there are. */
+  readonly page: number;
+  readonly pages: number;
+  /** Pumps whose head drifts, the worst of them. */
+  readonly drifting: readonly Drift[];
+  readonly driftingInAll: number;
 }
 
 /** Losses smaller than this are within what gauges tell [%]. */
 const WORTH_SHOWING = -2;
+/** Drifting pumps that are shown; the others are counted. */
+const MOST_DRIFTS = 12;
 
-async function drifting(): Promise<Drift[]> {
-  const byPump = new Map<PumpId, PumpVisit[]>();
-  for (const visit of await visitPoints()) {
-    byPump.set(visit.pumpId, [...(byPump.get(visit.pumpId) ?? []), visit]);
-  }
-  const drifts: Drift[] = [];
-  for (const [pumpId, visits] of byPump) {
-    // A trend has two ends: one visit with a point makes none.
-    if (visits.filter((v) => v.points.length > 0).length < 2) continue;
-    const pump = await loadPump(pumpId);
-    const register = pump && readPump(pump.written);
-    if (!pump || !register?.ok) continue;
-    const { curve } = situationOf(caseOfPump(register.value.file));
-    const trend = trendOf(curve, visits);
-    const points = trend ? ofTheYears(trend) : [];
-    if (!trend || (points.at(-1)?.percent ?? 0) >= WORTH_SHOWING) continue;
-    drifts.push({ pumpId, tag: pump.tag, zone: pump.zone, base: trend.base, points });
-  }
-  return drifts;
+/** Today's calls and rounds, and the pumps whose head drifts. @param page - from 0 */
+export async function loadSlate(page = 0): Promise<Slate> {
+  const now = new Date();
+  const [open, drift] = await Promise.all([
+    openCalls(page, since(now)),
+    drifts(WORTH_SHOWING, MOST_DRIFTS),
+  ]);
+  return {
+    calls: open.rows.map(({ sheet, pump, site, begun, before }): SlateCall => {
+      const recurrence = comesBack(before, now);
+      return {
+        id: sheet.id,
+        kind: sheet.kind,
+        dueAt: sheet.dueAt.toISOString(),
+        zone: site.zone,
+        tag: pump.tag,
+        complaint: sheet.complaint,
+        place: [pump.purpose, site.name].filter((w) => w !== "").join(", "),
+        started: begun,
+        recurrence: recurrence && { daysAgo: recurrence.daysAgo, found: recurrence.found },
+        first: begun ? null : (sheet.forecast?.first ?? null),
+        take: sheet.forecast?.take ?? [],
+      };
+    }),
+    counts: open.counts,
+    zone: open.counts.zone ?? "UTC",
+    page: open.page,
+    pages: open.pages,
+    drifting: drift.drifting,
+    driftingInAll: drift.total,
+  };
 }

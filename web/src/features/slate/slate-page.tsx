@@ -3,28 +3,22 @@ import Link from "next/link";
 import { TrendLine } from "@/features/yard";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
+import { pageHref } from "@/shell/page-of";
+import { Pager } from "@/shell/pager";
 import { clock, weekday } from "@/shell/times";
-import type { Drift, SlateCall } from "./server";
+import type { Slate, SlateCall } from "./server";
 import classes from "./slate.module.css";
 
 /** What needs doing today. */
-export function SlatePage({
-  calls,
-  drifting,
-  now,
-}: {
-  calls: readonly SlateCall[];
-  drifting: readonly Drift[];
-  now: string;
-}) {
+export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
+  const { calls, counts, zone, page, pages, drifting, driftingInAll } = slate;
   const jobs = calls.filter((c) => c.kind === "call");
   const rounds = calls.filter((c) => c.kind === "round");
-  const zone = usualZone(calls);
   return (
     <main>
       <PageHead
         title={weekday(now, zone)}
-        about={`${jobs.length} ${jobs.length === 1 ? "call" : "calls"}, ${rounds.length} ${rounds.length === 1 ? "round" : "rounds"}`}
+        about={`${counts.calls} ${counts.calls === 1 ? "call" : "calls"}, ${counts.rounds} ${counts.rounds === 1 ? "round" : "rounds"}`}
       >
         <LinkButton href="/call">New call</LinkButton>
       </PageHead>
@@ -38,6 +32,7 @@ export function SlatePage({
           ) : null}
           <CallList title="Calls" calls={jobs} />
           <CallList title="Rounds" calls={rounds} />
+          <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
         </div>
         <aside className={classes.beside}>
           <h2>Drifting</h2>
@@ -53,17 +48,15 @@ export function SlatePage({
               <TrendLine points={d.points} base={d.base} zone={d.zone} small />
             </Link>
           ))}
+          {driftingInAll > drifting.length ? (
+            <p>
+              The {drifting.length} that have lost most of {driftingInAll} that drift.
+            </p>
+          ) : null}
         </aside>
       </div>
     </main>
   );
-}
-
-/** The zone most of the day's calls lie in: the van's own day. */
-function usualZone(calls: readonly SlateCall[]): string {
-  const counts = new Map<string, number>();
-  for (const { zone } of calls) counts.set(zone, (counts.get(zone) ?? 0) + 1);
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "UTC";
 }
 
 function CallList({ title, calls }: { title: string; calls: readonly SlateCall[] }) {

@@ -32,7 +32,7 @@ describe("Slate", () => {
 
 describe("pump pages of the demo", () => {
   it("give a case the core can read, with its last visit on the chart", async () => {
-    for (const site of await loadYard()) {
+    for (const site of (await loadYard()).sites) {
       for (const { id, tag } of site.pumps) {
         const page = await loadPumpPage(id);
         const board = boardOf({ ...page?.pump.written, snapshots: page?.lastSnapshots }, "metric");
@@ -45,7 +45,7 @@ describe("pump pages of the demo", () => {
   });
 
   it("tell the diagnosis the same story as the demo: worn rings in BI-2's last readings", async () => {
-    const sites = await loadYard();
+    const { sites } = await loadYard();
     const id = sites.flatMap((s) => s.pumps).find((p) => p.tag === "BI-2")?.id;
     const page = id && (await loadPumpPage(id));
     if (!page) throw new Error("BI-2 has a page");
@@ -56,7 +56,7 @@ describe("pump pages of the demo", () => {
 
 describe("log", () => {
   it("lists every visit, newest first, and opens each", async () => {
-    const rows = await loadLog();
+    const { rows } = await loadLog();
     expect(rows.length).toBeGreaterThan(15);
     const times = rows.map((r) => Date.parse(r.at));
     expect([...times].sort((a, b) => b - a)).toEqual(times);
@@ -66,7 +66,7 @@ describe("log", () => {
   });
 
   it("takes a complaint as coming back within 90 days only", async () => {
-    const sites = await loadYard();
+    const { sites } = await loadYard();
     const pumpId = sites.flatMap((s) => s.pumps).find((p) => p.tag === "LF-2")?.id;
     if (!pumpId) throw new Error("LF-2 is there");
     const inDays = (n: number) => new Date(Date.now() + n * 86_400_000);

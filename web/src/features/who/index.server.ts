@@ -1,4 +1,4 @@
 import "server-only";
 
-export { everybody, whoIsHere } from "./here";
+export { everybody, personHere, whoIsHere } from "./here";
 export { saveSettings } from "./save-settings";

@@ -1,1 +1,2 @@
+export { FirstPerson } from "./first-person";
 export { PersonChoice } from "./person-choice";

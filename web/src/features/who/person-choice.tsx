@@ -1,6 +1,7 @@
 import { PageHead } from "@/shell/page-head";
 import type { PersonDto } from "@/shell/preferences";
 import { choosePerson } from "./actions";
+import { NewPersonForm } from "./new-person-form";
 import classes from "./person-choice.module.css";
 
 /** A list to choose from, until sign-in comes. */
@@ -36,6 +37,10 @@ export function PersonChoice({
           </button>
         ))}
       </form>
+      <details className={classes.add}>
+        <summary>Add somebody</summary>
+        <NewPersonForm back={back} />
+      </details>
     </main>
   );
 }

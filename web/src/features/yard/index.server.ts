@@ -1,4 +1,4 @@
 import "server-only";
 
 export { TagCard } from "./tag-card";
-export { loadPumpPage, loadYard, pumpByCode } from "./server";
+export { loadPumpPage, knownPlaces, loadYard, pumpByCode } from "./server";

@@ -8,53 +8,86 @@ import {
 } from "@yard-tack/core/case";
 import { type Trend, trendOf, type WearBasis, wearOf } from "@yard-tack/core/record";
 import { situationOf } from "@yard-tack/core/visit";
-import { loadPump, logEntries, openSheets, pumpsByCode, visitPoints, yard } from "@/db";
+import {
+  loadPump,
+  logOfPump,
+  openSheetsOf,
+  places,
+  pumpsByCode,
+  visitPoints,
+  yardPage,
+  type YardPump,
+} from "@/db";
 import type { PumpDto } from "./pump-dto";
 import { readCode } from "./tag-code";
 
 export interface YardSite {
-  /** Taken off the yard; their logs stay. */
-  readonly retired: readonly { readonly id: string; readonly tag: string }[];
   readonly id: string;
   readonly name: string;
   readonly zone: string;
-  readonly units: string;
   readonly pumps: readonly {
     readonly id: PumpId;
     readonly tag: string;
     readonly purpose: string;
     readonly family: string;
-    readonly installation: string | null;
     readonly openSheet: { readonly id: string; readonly complaint: string } | null;
     readonly last: { readonly at: string; readonly title: string; readonly found: string } | null;
   }[];
+  /** Taken off the yard; their logs stay. */
+  readonly retired: readonly { readonly id: string; readonly tag: string }[];
 }
 
-/** Every site with its pumps, what is open on them and what happened last. */
-export async function loadYard(): Promise<YardSite[]> {
-  const [sites, open, log] = await Promise.all([yard(), openSheets(), logEntries()]);
-  return sites.map(({ site, pumps, retired }) => ({
-    retired: retired.map(({ id, tag }) => ({ id, tag })),
-    id: site.id,
-    name: site.name,
-    zone: site.zone,
-    units: site.units,
-    pumps: pumps.map((p) => {
-      const sheet = open.find((o) => o.pump.id === p.id)?.sheet;
-      const last = log.find((l) => l.pump.id === p.id);
-      return {
-        id: p.id,
-        tag: p.tag,
-        purpose: p.purpose,
-        family: p.family,
-        installation: p.installation,
-        openSheet: sheet ? { id: sheet.id, complaint: sheet.complaint || "round" } : null,
-        last: last
-          ? { at: last.at.toISOString(), title: last.title, found: last.record.found }
-          : null,
-      };
+export interface YardDto {
+  /** Words that were looked for. */
+  readonly text: string;
+  readonly sites: readonly YardSite[];
+  /** Pumps and places that were found in all, on this page or another. */
+  readonly pumps: number;
+  readonly places: number;
+  /** From 0. */
+  readonly page: number;
+  readonly pages: number;
+}
+
+const LONGEST_SEARCH = 80;
+
+/** Places with their pumps, what is open on them and what happened last. @param page - from 0 */
+export async function loadYard(text = "", page = 0): Promise<YardDto> {
+  const words = text.trim().slice(0, LONGEST_SEARCH);
+  const found = await yardPage(words, page);
+  const sites = new Map<string, YardPump[]>();
+  for (const pump of found.rows) sites.set(pump.siteId, [...(sites.get(pump.siteId) ?? []), pump]);
+  return {
+    text: words,
+    sites: [...sites].flatMap(([id, pumps]): YardSite[] => {
+      const [first] = pumps;
+      if (!first) return [];
+      return [
+        {
+          id,
+          name: first.siteName,
+          zone: first.zone,
+          pumps: pumps
+            .filter((p) => !p.retired)
+            .map(({ id: pumpId, tag, purpose, family, openSheet, last }) => ({
+              id: pumpId,
+              tag,
+              purpose,
+              family,
+              openSheet: openSheet && { ...openSheet, complaint: openSheet.complaint || "round" },
+              last: last && { ...last, at: last.at.toISOString() },
+            })),
+          retired: pumps
+            .filter((p) => p.retired)
+            .map(({ id: pumpId, tag }) => ({ id: pumpId, tag })),
+        },
+      ];
     }),
-  }));
+    pumps: found.pumps,
+    places: found.places,
+    page: found.page,
+    pages: found.pages,
+  };
 }
 
 export interface PumpPageDto {
@@ -82,8 +115,8 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
   const pump = await loadPump(pumpId);
   if (!pump) return undefined;
   const [visits, open, points] = await Promise.all([
-    logEntries(pumpId),
-    openSheets(pumpId),
+    logOfPump(pumpId),
+    openSheetsOf(pumpId),
     visitPoints(pumpId),
   ]);
   const register = readPump(pump.written);
@@ -102,11 +135,14 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
       done: record.done,
       closed: record.closed,
     })),
-    openSheetId: open[0]?.sheet.id ?? null,
+    openSheetId: open[0]?.id ?? null,
     lastSnapshots: visits.find((v) => v.record.snapshots.length > 0)?.record.snapshots ?? [],
     faults: pump.faults,
   };
 }
+
+/** Every place, to put a pump at. */
+export const knownPlaces = places;
 
 /** The pump whose tag carries this code; undefined when none or more than one does. */
 export async function pumpByCode(text: string): Promise<PumpId | undefined> {

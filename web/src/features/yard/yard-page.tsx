@@ -1,24 +1,49 @@
+import { Button, TextInput } from "@mantine/core";
 import Link from "next/link";
 import { FindPump } from "./find-pump";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
+import { pageHref } from "@/shell/page-of";
+import { Pager } from "@/shell/pager";
 import { day } from "@/shell/times";
-import type { YardSite } from "./server";
+import type { YardDto } from "./server";
 import { familyWords } from "./words";
 import classes from "./yard.module.css";
 
 /** Sites and pumps. */
-export function YardPage({ sites }: { sites: readonly YardSite[] }) {
-  const count = sites.reduce((n, s) => n + s.pumps.length, 0);
+export function YardPage({ yard }: { yard: YardDto }) {
+  const { text, sites, pumps, places, page, pages } = yard;
   return (
     <main>
-      <PageHead title="Yard" about={`${count} pumps at ${sites.length} places`}>
+      <PageHead
+        title="Yard"
+        about={`${pumps} ${pumps === 1 ? "pump" : "pumps"} at ${places} ${places === 1 ? "place" : "places"}${text === "" ? "" : ` with “${text}”`}`}
+      >
         <LinkButton href="/yard/new">New pump</LinkButton>
       </PageHead>
       <FindPump />
+      <form className={classes.find} role="search">
+        <TextInput
+          label="Find pumps"
+          description="Words of the tag, the purpose, the family or the place"
+          name="find"
+          defaultValue={text}
+          key={text}
+          autoComplete="off"
+        />
+        <Button type="submit" variant="default">
+          Find
+        </Button>
+      </form>
       {sites.length === 0 ? (
         <p className={classes.empty}>
-          No pump is known yet. Make one: a tag and a family are enough.
+          {text === "" ? (
+            "No pump is known yet. Make one: a tag and a family are enough."
+          ) : (
+            <>
+              No pump has all of these words. <Link href="/yard">Show every pump</Link>
+            </>
+          )}
         </p>
       ) : null}
       {sites.map((site) => (
@@ -56,6 +81,7 @@ export function YardPage({ sites }: { sites: readonly YardSite[] }) {
           ) : null}
         </section>
       ))}
+      <Pager page={page} pages={pages} href={(p) => pageHref("/yard", p, { find: text })} />
     </main>
   );
 }

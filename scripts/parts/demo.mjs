@@ -1,0 +1,19 @@
+/** The demo served for a while, on a database that is thrown away: for pictures and figures. */
+import { startPostgres } from "./postgres.mjs";
+import { ensureBuild, freePort, prepareDatabase, serve } from "./web.mjs";
+
+/**
+ * @param {{ name: string, signal: AbortSignal, onStop: (undo: () => unknown) => void }} options - folder
+ *   name of the cluster
+ * @returns {Promise<{ address: string, url: string }>} of the application, and of its database
+ */
+export async function servedDemo(root, { name, signal, onStop }) {
+  await ensureBuild(root, signal);
+  const database = await startPostgres(root, { name, throwAway: true, signal });
+  onStop(database.stop);
+  await prepareDatabase(root, { url: database.url, demo: true, signal });
+  const port = await freePort();
+  const server = await serve(root, { port, databaseUrl: database.url, quiet: true, signal });
+  onStop(server.stop);
+  return { address: `http://127.0.0.1:${port}`, url: database.url };
+}

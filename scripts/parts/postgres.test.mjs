@@ -1,0 +1,238 @@
+import {
+  chmodSync,
+  chownSync,
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  realpathSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ask, closedFolder, isRoot, launch, processesWith } from "../testing/processes.mjs";
+import { runningServer } from "./cluster.mjs";
+
+const NOBODY = 65_534;
+const parts = fileURLToPath(new URL(".", import.meta.url));
+
+/** Takes hold of a cluster in a process of its own, prints its address and waits to be told to let go. */
+const HOLDER = `
+  import { startPostgres } from "PARTS/postgres.mjs";
+  import { inCare } from "PARTS/care.mjs";
+  if (process.env.MASK) process.umask(Number(process.env.MASK));
+  await inCare(async ({ signal, onStop }) => {
+    const held = await startPostgres(process.env.ROOT, { name: "cluster", signal });
+    onStop(held.stop);
+    console.log("at " + held.url);
+    await new Promise((resolve) => signal.addEventListener("abort", resolve));
+    return 0;
+  });`;
+
+/** @param {{ scripts?: string, uid?: number, mask?: number }} how - as whom, with which copy of the scripts */
+function holder(root, { scripts = parts, uid, mask } = {}) {
+  const env = { ...process.env, ROOT: root, ...(mask ? { MASK: String(mask) } : {}) };
+  const code = HOLDER.replaceAll("PARTS/", scripts.endsWith("/") ? scripts : `${scripts}/`);
+  const run = launch(process.execPath, ["--input-type=module", "-e", code], { env, uid, cwd: "/" });
+  return { ...run, address: () => addressOf(run) };
+}
+
+async function addressOf(run) {
+  await expect.poll(run.printed, { timeout: 60_000 }).toMatch(/^(at |yard-tack:)/m);
+  const [, url] = /^at (\S+)$/m.exec(run.printed()) ?? [];
+  if (!url) throw new Error(run.printed());
+  return url;
+}
+
+const quit = async (run) => {
+  process.kill(run.pid, "SIGINT");
+  return run.ended;
+};
+const nothingLeft = (root) =>
+  expect.poll(() => processesWith(`ROOT=${root}`), { timeout: 30_000 }).toEqual([]);
+
+/** A folder others may pass through, as a checkout usually is. */
+let open;
+beforeAll(() => {
+  open = realpathSync(mkdtempSync(join(tmpdir(), "yard-open-")));
+  chmodSync(open, 0o755);
+});
+afterAll(() => rmSync(open, { recursive: true, force: true }));
+const checkout = (name) => {
+  const root = join(open, name);
+  mkdirSync(root, { recursive: true });
+  return root;
+};
+
+describe("a cluster of the checkout's own", () => {
+  it.runIf(isRoot)("is made elsewhere where the home of root is closed", async () => {
+    const root = join(closedFolder(), "checkout");
+    mkdirSync(root);
+    // A mask as careful as the home: what is made elsewhere must be open to the other user all the same.
+    const run = holder(root, { mask: 0o077 });
+    expect(ask(await run.address(), "select 1")).toBe("1");
+    expect(await quit(run)).toBe(0);
+    await nothingLeft(root);
+    const made = readdirSync("/var/lib/yard-tack").filter((n) => n.startsWith("checkout-"));
+    expect(made).toHaveLength(1);
+    rmSync(join("/var/lib/yard-tack", made[0]), { recursive: true });
+  });
+
+  it.runIf(isRoot)("is made by an ordinary user in the checkout", async () => {
+    const root = checkout("ordinary");
+    // The tests may stand in a closed home themselves.
+    cpSync(parts, join(root, "parts"), { recursive: true });
+    chownSync(root, NOBODY, NOBODY);
+    const run = holder(root, { uid: NOBODY, scripts: join(root, "parts") });
+    expect(ask(await run.address(), "select 1")).toBe("1");
+    expect(existsSync(join(root, ".yard/cluster/data/PG_VERSION"))).toBe(true);
+    await quit(run);
+    await nothingLeft(root);
+  });
+
+  it("stands beside that of a second checkout", async () => {
+    const roots = [checkout("first"), checkout("second")];
+    const runs = roots.map((root) => holder(root));
+    const urls = await Promise.all(runs.map((run) => run.address()));
+    expect(new Set(urls).size).toBe(2);
+    ask(urls[0], "create table here (x int)");
+    expect(ask(urls[1], "select to_regclass('here') is null")).toBe("t");
+    await quit(runs[0]);
+    expect(ask(urls[1], "select 1")).toBe("1");
+    await quit(runs[1]);
+    await Promise.all(roots.map(nothingLeft));
+  });
+});
+
+describe("two starts of one checkout", () => {
+  it("share the cluster, and the last one out stops it", async () => {
+    const root = checkout("shared");
+    // Both at once, so that both would make it.
+    const runs = [holder(root), holder(root)];
+    const [first, second] = await Promise.all(runs.map((run) => run.address()));
+    expect(first).toBe(second);
+    await quit(runs[0]);
+    expect(ask(second, "select 1")).toBe("1");
+    await quit(runs[1]);
+    await nothingLeft(root);
+  });
+});
+
+describe("a cluster whose start or stop was cut short", () => {
+  it("stops when its only holder is killed without a word", async () => {
+    const root = checkout("killed");
+    const run = holder(root);
+    await run.address();
+    process.kill(run.pid, "SIGKILL");
+    await nothingLeft(root);
+  });
+
+  it("stops when its keeper is killed too, and starts again", async () => {
+    const root = checkout("keeper");
+    const run = holder(root);
+    const url = await run.address();
+    ask(url, "create table kept (x int)");
+    for (const line of processesWith(`ROOT=${root}`))
+      if (line.includes("keeper.mjs")) process.kill(Number(line.split(" ")[0]), "SIGKILL");
+    await quit(run);
+    await nothingLeft(root);
+    const again = holder(root);
+    expect(ask(await again.address(), "select count(*) from kept")).toBe("0");
+    await quit(again);
+  });
+
+  it("is made anew where initdb was interrupted", async () => {
+    const root = checkout("half");
+    const run = holder(root);
+    await expect
+      .poll(() => existsSync(join(root, ".yard/cluster/data.making/PG_VERSION")), { interval: 5 })
+      .toBe(true);
+    for (const line of processesWith(`ROOT=${root}`)) {
+      try {
+        process.kill(Number(line.split(" ")[0]), "SIGKILL");
+      } catch {
+        // It went with the one that started it.
+      }
+    }
+    await run.ended;
+    await nothingLeft(root);
+    expect(existsSync(join(root, ".yard/cluster/data"))).toBe(false);
+    const again = holder(root);
+    expect(ask(await again.address(), "select 1")).toBe("1");
+    await quit(again);
+  });
+
+  it("puts files that never became a database aside", async () => {
+    const root = checkout("broken");
+    const folder = join(root, ".yard/cluster");
+    mkdirSync(join(folder, "data"), { recursive: true });
+    writeFileSync(join(folder, "data/PG_VERSION"), "15\n");
+    const run = holder(root);
+    expect(ask(await run.address(), "select 1")).toBe("1");
+    await quit(run);
+    expect(readdirSync(folder).filter((n) => n.startsWith("data.broken-"))).toHaveLength(1);
+    expect(run.printed()).toContain("it is kept as");
+  });
+
+  it("starts over a stale file that names another program's process", async () => {
+    const root = checkout("stale");
+    const run = holder(root);
+    await run.address();
+    await quit(run);
+    const data = join(root, ".yard/cluster/data");
+    writeFileSync(
+      join(data, "postmaster.pid"),
+      `${process.pid}\n${data}\n1\n5432\n\n127.0.0.1\n  1 1\nready   \n`,
+    );
+    const again = holder(root);
+    expect(ask(await again.address(), "select 1")).toBe("1");
+    await quit(again);
+  });
+
+  it("comes back on its port when PostgreSQL is killed", async () => {
+    const root = checkout("revived");
+    const run = holder(root);
+    const url = await run.address();
+    ask(url, "create table kept (x int)");
+    process.kill(runningServer(join(root, ".yard/cluster/data")).pid, "SIGKILL");
+    await expect.poll(run.printed, { timeout: 60_000 }).toContain("PostgreSQL runs again.");
+    expect(ask(url, "select count(*) from kept")).toBe("0");
+    await quit(run);
+    await nothingLeft(root);
+  });
+});
+
+describe("a cluster that cannot start", () => {
+  it("says which PostgreSQL made the data and changes nothing", async () => {
+    const root = checkout("older");
+    const data = join(root, ".yard/cluster/data");
+    mkdirSync(data, { recursive: true });
+    writeFileSync(join(data, "PG_VERSION"), "9\n");
+    const run = holder(root);
+    expect(await run.ended).toBe(1);
+    expect(run.printed()).toMatch(/^yard-tack: the data were made by PostgreSQL 9.*\n$/);
+    expect(readdirSync(data)).toEqual(["PG_VERSION"]);
+  });
+
+  it.runIf(isRoot)("says that the checkout belongs to somebody else", async () => {
+    const root = checkout("foreign");
+    cpSync(parts, join(root, "parts"), { recursive: true });
+    const run = holder(root, { uid: NOBODY, scripts: join(root, "parts") });
+    expect(await run.ended).toBe(1);
+    expect(run.printed()).toBe(
+      `yard-tack: ${root}/.yard belongs to somebody else or is closed; start as the user it belongs to, or give it to this one. Nothing was changed.\n`,
+    );
+  });
+
+  it("says what stands in the way of its folder", async () => {
+    const root = checkout("in-the-way");
+    writeFileSync(join(root, ".yard"), "a file where a folder should be");
+    const run = holder(root);
+    expect(await run.ended).toBe(1);
+    expect(run.printed()).toMatch(/^yard-tack: \S+\.yard is in the way.*\n$/);
+  });
+});

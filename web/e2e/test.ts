@@ -1,0 +1,54 @@
+/**
+ * The tests' `test`: each file of tests has a server and a copy of the demo's database of its own, so that
+ * no file sees what another did and files run side by side.
+ */
+import { fileURLToPath } from "node:url";
+import { expect, test as base } from "@playwright/test";
+import { freePort, serve } from "../../scripts/parts/web.mjs";
+import { freshDatabase } from "../src/testing/fresh-database";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+
+/** A server and a copy of the demo for whatever file is run, one after the other. */
+function ownServers() {
+  const demo = new URL(process.env["YARD_DATABASE"] ?? "http://not-set");
+  // A database can be copied only while nobody is connected to it.
+  const beside = new URL("/template1", demo).href;
+  let now: { file: string; address: string; url: string; stop: () => Promise<void> } | undefined;
+  const stop = async () => {
+    await now?.stop();
+    now = undefined;
+  };
+  const of = async (file: string) => {
+    if (now?.file === file) return now;
+    await stop();
+    const name = `e2e_${process.pid}_${Date.now()}`;
+    const url = await freshDatabase(beside, name, demo.pathname.slice(1));
+    const port = await freePort();
+    const served = await serve(root, { port, databaseUrl: url, quiet: true });
+    now = { file, url, address: `http://127.0.0.1:${port}`, stop: served.stop };
+    return now;
+  };
+  return { of, stop };
+}
+
+interface Own {
+  /** Address of the database that the server of this file uses. */
+  readonly databaseUrl: string;
+}
+
+export const test = base.extend<Own, { servers: ReturnType<typeof ownServers> }>({
+  servers: [
+    // Playwright reads from the brackets what a fixture needs.
+    async ({}, run) => {
+      const servers = ownServers();
+      await run(servers);
+      await servers.stop();
+    },
+    { scope: "worker" },
+  ],
+  baseURL: async ({ servers }, run, { file }) => run((await servers.of(file)).address),
+  databaseUrl: async ({ servers }, run, { file }) => run((await servers.of(file)).url),
+});
+
+export { expect };

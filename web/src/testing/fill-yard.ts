@@ -1,0 +1,16 @@
+/** `DATABASE_URL=… PUMPS=2000 OPEN=100 ENTRIES=0 tsx fill-yard.ts`: {@link fillYard} as a command. */
+import { MikroORM } from "@mikro-orm/postgresql";
+import { ormOptions } from "../db/connection";
+import { fillYard } from "./full-yard";
+
+const number = (name: string) => Number(process.env[name] ?? 0);
+const orm = await MikroORM.init(ormOptions(process.env["DATABASE_URL"] ?? ""));
+// Its temporary tables live on one connection.
+await orm.em.fork().transactional((em) =>
+  fillYard(em, {
+    pumps: number("PUMPS"),
+    openSheets: number("OPEN"),
+    oldEntries: number("ENTRIES"),
+  }),
+);
+await orm.close(true);
