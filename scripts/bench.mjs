@@ -16,6 +16,7 @@ await inCare(async (care) => {
   // Only now, for they need the packages.
   const parts = {
     core: (await import("./bench/core.mjs")).coreFigures,
+    server: (await import("./bench/server.mjs")).serverFigures,
     browser: (await import("./bench/browser.mjs")).browserFigures,
   };
   say(`${cpus().length} cores, ${cpus()[0]?.model ?? ""}, Node ${process.versions.node}`);

@@ -11,7 +11,7 @@ import { inCare } from "./parts/care.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
 import { removePostgres, startPostgres } from "./parts/postgres.mjs";
 import { giveUp, say } from "./parts/say.mjs";
-import { demandFreePort, ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
+import { bundleTasks, demandFreePort, ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const dev = process.argv.includes("--dev");
@@ -31,7 +31,7 @@ await inCare(async ({ signal, onStop }) => {
   await demandFreePort(port);
   await ensurePackages(root, signal);
   const url = await database(signal, onStop);
-  if (!dev) await ensureBuild(root, signal);
+  await (dev ? bundleTasks(root) : ensureBuild(root, signal));
   const ends = [];
   while (!signal.aborted) {
     const server = await serve(root, { port, databaseUrl: url, dev, signal });

@@ -7,6 +7,7 @@ const config = {
     "@mikro-orm/migrations",
     "@mikro-orm/knex",
     "pino",
+    "piscina",
   ],
   // `npm test` checks the types of every workspace; doing it again here would double the build.
   typescript: { ignoreBuildErrors: true },

@@ -42,7 +42,26 @@ export async function ensureBuild(root, signal) {
       say(built.output.slice(-6000));
       giveUp(`the build failed: ${toldBy(built.output, web)} What it printed is above.`);
     }
+    await bundleTasks(root);
     writeFileSync(stamp, hash);
+  });
+}
+
+/**
+ * What runs on threads of its own, each bundled to one file: a pool of threads takes no sources.
+ * @param {string} root - the checkout
+ */
+export async function bundleTasks(root) {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [join(root, "web/src/workers/diagnose.task.ts")],
+    outdir: join(root, "web/dist"),
+    outExtension: { ".js": ".mjs" },
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    logLevel: "warning",
   });
 }
 
@@ -103,7 +122,7 @@ export async function demandFreePort(port) {
  * Serves the application and resolves when it answers.
  * @param {string} root - the checkout
  * @param {{ port: number, databaseUrl: string, dev?: boolean, quiet?: boolean, signal?: AbortSignal }} options
- * @returns {Promise<{ ended: Promise<void>, stop: () => Promise<void> }>}
+ * @returns {Promise<{ ended: Promise<void>, stop: () => Promise<void>, kill: () => Promise<void> }>}
  */
 export async function serve(root, { port, databaseUrl, dev = false, quiet = false, signal }) {
   signal?.throwIfAborted();
@@ -117,7 +136,7 @@ export async function serve(root, { port, databaseUrl, dev = false, quiet = fals
     },
   );
   const ended = new Promise((resolve) => child.once("exit", () => resolve()));
-  const server = { ended, stop: () => stop(child) };
+  const server = { ended, stop: () => stop(child), kill: () => stop(child, "SIGKILL") };
   const limit = Date.now() + 60_000;
   while (Date.now() < limit) {
     if (signal?.aborted) {

@@ -1,48 +1,20 @@
-import { type ChildProcess, spawn } from "node:child_process";
-import { once } from "node:events";
 import { fileURLToPath } from "node:url";
-import { freePort } from "../../scripts/parts/web.mjs";
+import { freePort, serve } from "../../scripts/parts/web.mjs";
 import { allSent, figure, openCall, read, step, toReadings } from "./sheet";
 import { expect, test } from "./test";
 
-const web = fileURLToPath(new URL("..", import.meta.url));
-const next = fileURLToPath(new URL("../../node_modules/next/dist/bin/next", import.meta.url));
-
-/** A server of the test's own, on the same database, so that it can be killed. */
-async function serve(port: number, databaseUrl: string): Promise<ChildProcess> {
-  const child = spawn(process.execPath, [next, "start", "-H", "127.0.0.1", "-p", String(port)], {
-    cwd: web,
-    env: { ...process.env, DATABASE_URL: databaseUrl },
-    stdio: "ignore",
-  });
-  await expect
-    .poll(
-      () =>
-        fetch(`http://127.0.0.1:${port}/who`).then(
-          (r) => r.status,
-          () => 0,
-        ),
-      { timeout: 30_000 },
-    )
-    .toBe(200);
-  return child;
-}
-
-async function kill(child: ChildProcess): Promise<void> {
-  const gone = once(child, "exit");
-  child.kill("SIGKILL");
-  await gone;
-}
+const root = fileURLToPath(new URL("../..", import.meta.url));
+type Server = Awaited<ReturnType<typeof serve>>;
 
 test.describe("server killed in mid-save", () => {
   let port = 0;
-  let server: ChildProcess;
+  let server: Server;
 
   test.beforeEach(async ({ databaseUrl }) => {
     port = await freePort();
-    server = await serve(port, databaseUrl);
+    server = await serve(root, { port, databaseUrl, quiet: true });
   });
-  test.afterEach(() => kill(server).catch(() => undefined));
+  test.afterEach(() => server.kill());
 
   test("loses nothing and doubles nothing", async ({ browser, databaseUrl }) => {
     const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
@@ -58,7 +30,7 @@ test.describe("server killed in mid-save", () => {
       if (cut) return route.fallback();
       cut = true;
       await route.fetch();
-      await kill(server);
+      await server.kill();
       await route.abort();
     });
     await read(page, "dischargePressure", "104 psi");
@@ -68,7 +40,7 @@ test.describe("server killed in mid-save", () => {
 
     // The tab is closed while the server is away.
     await page.close();
-    server = await serve(port, databaseUrl);
+    server = await serve(root, { port, databaseUrl, quiet: true });
     const again = await context.newPage();
     await openCall(again, "QO-4");
     await toReadings(again);

@@ -9,15 +9,33 @@ import {
 } from "../quantity/index.ts";
 import { LONGEST_TEXT } from "./ids.ts";
 
+/** What may be written where the case schema itself takes anything: for who describes the format. */
+export const WRITTEN_AS = new WeakMap<object, z.core.$ZodType>();
+
 /**
  * Anything at all, typed as what may be written there: the transform behind it says in its own words
  * what is wrong with anything else.
+ * @param form - the same as a schema, which describes and does not judge
  */
-const written = <W>() => z.custom<W | null | undefined>(() => true);
+export function written<W>(form: z.core.$ZodType) {
+  const anything = z.custom<W | null | undefined>(() => true);
+  WRITTEN_AS.set(anything, form);
+  return anything;
+}
+
+const quantityText = (dimension: Dimension) =>
+  z
+    .string()
+    .max(LONGEST_TEXT)
+    .describe(`${dimension}, with its unit, for example "2 ${shownUnit(dimension, "metric")}"`);
+
+/** One text, or a list of repeats. */
+const repeatsForm = (dimension: Dimension) =>
+  z.union([quantityText(dimension).nullable(), z.array(quantityText(dimension).nullable())]);
 
 /** One quantity as text; `null` and a missing key both mean "not read". */
 export const quantity = (dimension: Dimension) =>
-  written<string>()
+  written<string>(quantityText(dimension).nullable())
     .transform((raw, ctx): Quantity | undefined => readOne(raw, dimension, ctx, []))
     .optional();
 
@@ -28,7 +46,7 @@ export type WrittenPhases = string | readonly (WrittenRepeats | null)[];
 
 /** A reading that may be a list of repeats; always a list here, empty when not read. */
 export const repeated = (dimension: Dimension) =>
-  written<WrittenRepeats>()
+  written<WrittenRepeats>(repeatsForm(dimension))
     .transform((raw, ctx): readonly Quantity[] => readRepeats(raw, dimension, ctx, []))
     .optional()
     .transform((v) => v ?? []);
@@ -38,7 +56,12 @@ export const repeated = (dimension: Dimension) =>
  * The inner list is empty for a phase that was not read.
  */
 export const perPhase = (dimension: Dimension, counts: readonly number[]) =>
-  written<WrittenPhases>()
+  written<WrittenPhases>(
+    z.union([
+      quantityText(dimension).nullable(),
+      z.array(repeatsForm(dimension)).max(Math.max(...counts)),
+    ]),
+  )
     .transform((raw, ctx): readonly (readonly Quantity[])[] | undefined => {
       if (raw === null || raw === undefined) return undefined;
       const list: readonly unknown[] = Array.isArray(raw) ? raw : [raw];

@@ -57,6 +57,7 @@ export type {
   WrittenSnapshot,
   WrittenTest,
 } from "./written.ts";
+export { caseFormat, resultFormat } from "./formats.ts";
 export { LARGEST_CASE, readCase, readCaseText } from "./read.ts";
 export type { CaseError } from "./read.ts";
 export { caseSchema, pumpFileSchema, snapshotSchema, VALVE_POSITIONS } from "./schema.ts";

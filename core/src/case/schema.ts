@@ -20,6 +20,7 @@ import {
   repeated,
   shortText,
   strict,
+  written,
 } from "./fields.ts";
 
 export const VALVE_POSITIONS = ["as-found", "open", "throttled", "shut"] as const;
@@ -34,17 +35,13 @@ const list = <T extends z.ZodType>(entry: T, most: number) =>
 
 /** A value, or a list of them; always a list here. */
 const oneOrMany = <T extends z.ZodType>(entry: T, most: number) =>
-  z
-    .custom<z.input<T> | readonly z.input<T>[] | null | undefined>(() => true)
+  written<z.input<T> | readonly z.input<T>[]>(z.union([entry.nullable(), z.array(entry).max(most)]))
     .transform((v: unknown): unknown[] =>
       v === null || v === undefined ? [] : Array.isArray(v) ? v : [v],
     )
     .pipe(z.array(entry as z.ZodType<z.output<T>>).max(most, `At most ${most} entries.`))
     .optional()
     .transform((v) => v ?? []);
-
-/** Not read any further here: what reads the test says what is wrong with it. */
-const anything = <W>() => z.custom<W | null | undefined>(() => true);
 
 const idFrom = <const T extends readonly string[]>(known: T) =>
   z.enum(known, { error: (i) => notOneOf(i.input, known) });
@@ -199,8 +196,9 @@ const element = strict({
 
 const lossAtFlow = optional({ flow: quantity("flow"), head: quantity("length") });
 
-const pressureRange = z
-  .custom<readonly [string, string] | null | undefined>(() => true)
+const pressureRange = written<readonly [string, string]>(
+  z.array(z.string()).length(2).describe('Two pressures: ["0 bar", "6 bar"].').nullable(),
+)
   .transform((raw: unknown, ctx) => {
     if (raw === null || raw === undefined) return undefined;
     const ends = perPhase("pressure", [2]).safeParse(raw);
@@ -260,10 +258,18 @@ export const snapshotSchema = strict({
 /** Readings that belong to a test; which keys mean something depends on the test. */
 const testReadings = optional({
   peak: quantity("pressure"),
-  fall: anything<string | { readonly to?: string; readonly over?: string }>().optional(),
+  // What reads the test says what is wrong with these two.
+  fall: written<string | { readonly to?: string; readonly over?: string }>(
+    z.union([
+      z.string().nullable(),
+      z.object({ to: z.string().optional(), over: z.string().optional() }),
+    ]),
+  ).optional(),
   volume: quantity("volume"),
   speed: quantity("speed"),
-  amps: anything<readonly (readonly (string | null)[])[]>().optional(),
+  amps: written<readonly (readonly (string | null)[])[]>(
+    z.array(z.array(z.string().nullable())).nullable(),
+  ).optional(),
   ohms: perPhase("resistance", [1, 3]),
   temperature: quantity("temperature"),
   current: quantity("current"),

@@ -31,10 +31,16 @@ export async function readBytes(
 
 export type Body =
   | { readonly ok: true; readonly json: unknown }
-  | { readonly ok: false; readonly status: 400 | 413; readonly message: string };
+  | { readonly ok: false; readonly status: 400; readonly message: string }
+  | TooLong;
 
-/** A JSON body of at most so many bytes; whatever length was promised, bytes are counted. */
-export async function readJson(request: Request, most: number): Promise<Body> {
+type TooLong = { readonly ok: false; readonly status: 413; readonly message: string };
+
+/** A body as text of at most so many bytes; whatever length was promised, bytes are counted. */
+export async function readText(
+  request: Request,
+  most: number,
+): Promise<{ readonly ok: true; readonly text: string } | TooLong> {
   const tooLong = {
     ok: false,
     status: 413,
@@ -42,10 +48,18 @@ export async function readJson(request: Request, most: number): Promise<Body> {
   } as const;
   if (Number(request.headers.get("content-length") ?? 0) > most) return tooLong;
   const bytes = await readBytes(request.body, most);
-  if (!bytes) return tooLong;
+  return bytes ? { ok: true, text: new TextDecoder().decode(bytes) } : tooLong;
+}
+
+export const NOT_JSON = "This is not JSON.";
+
+/** A JSON body of at most so many bytes. */
+export async function readJson(request: Request, most: number): Promise<Body> {
+  const body = await readText(request, most);
+  if (!body.ok) return body;
   try {
-    return { ok: true, json: JSON.parse(new TextDecoder().decode(bytes)) };
+    return { ok: true, json: JSON.parse(body.text) };
   } catch {
-    return { ok: false, status: 400, message: "This is not JSON." };
+    return { ok: false, status: 400, message: NOT_JSON };
   }
 }

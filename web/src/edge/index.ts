@@ -1,4 +1,4 @@
 import "server-only";
 
 export { acting, answering, type Failed, refuse } from "./answer";
-export { readBytes, readJson } from "./body";
+export { NOT_JSON, readBytes, readJson, readText } from "./body";

@@ -1,4 +1,6 @@
-/** `DATABASE_URL=… PUMPS=2000 OPEN=100 ENTRIES=0 tsx fill-yard.ts`: {@link fillYard} as a command. */
+/**
+ * `DATABASE_URL=… PUMPS=2000 OPEN=100 ENTRIES=0 tsx fill-yard.ts`: {@link fillYard} as a
+ * command. Prints ids to go on with. */
 import { MikroORM } from "@mikro-orm/postgresql";
 import { ormOptions } from "../db/connection";
 import { fillYard } from "./full-yard";
@@ -13,4 +15,9 @@ await orm.em.fork().transactional((em) =>
     oldEntries: number("ENTRIES"),
   }),
 );
+const [ids] = (await orm.em.fork().execute(
+  `select (select id from person limit 1) as person, s.id as sheet, s.pump_id as pump
+     from run_sheet s where s.signed_at is null limit 1`,
+)) as unknown[];
 await orm.close(true);
+process.stdout.write(JSON.stringify(ids));

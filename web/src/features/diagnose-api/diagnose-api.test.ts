@@ -1,11 +1,21 @@
 import { readFileSync } from "node:fs";
-import { describe, expect, it } from "vitest";
+import { fileURLToPath } from "node:url";
+import { beforeAll, describe, expect, it, vi } from "vitest";
+import * as z from "zod";
+import { bundleTasks } from "../../../../scripts/parts/web.mjs";
 import { diagnoseRequest, openApi } from "./index.server";
 
 const example = readFileSync(
   new URL("../../../../demo/cases/example-1.json", import.meta.url),
   "utf8",
 );
+const root = fileURLToPath(new URL("../../../../", import.meta.url));
+beforeAll(async () => {
+  await bundleTasks(root);
+  // The server runs in the folder of the application.
+  vi.spyOn(process, "cwd").mockReturnValue(`${root}web`);
+});
+
 const ask = async (body: string) => {
   const answer = await diagnoseRequest(
     new Request("http://x/api/v1/diagnose", { method: "POST", body }),
@@ -46,9 +56,68 @@ describe("POST /api/v1/diagnose", () => {
     expect(answer.status).toBe(413);
   });
 
-  it("is described", async () => {
-    const described = (await openApi().json()) as { paths: Record<string, unknown> };
-    expect(Object.keys(described.paths)).toEqual(["/api/v1/diagnose"]);
-    expect(JSON.stringify(described)).toContain("suctionPressure");
+  it("answers saves and pages while a large case is worked on", async () => {
+    const file = JSON.parse(example) as { snapshots: object[] };
+    const large = { ...file, snapshots: Array.from({ length: 60 }, () => file.snapshots[0]) };
+    let free = 0;
+    let done = false;
+    const answer = ask(JSON.stringify(large)).finally(() => (done = true));
+    while (!done) {
+      await new Promise((resolve) => setImmediate(resolve));
+      free++;
+    }
+    expect((await answer).status).toBe(200);
+    // Work on the server's own thread would leave it a handful of turns.
+    expect(free).toBeGreaterThan(100);
+  });
+});
+
+describe("GET /api/v1/openapi.json", () => {
+  type Described = {
+    paths: { "/api/v1/diagnose": { post: { requestBody: Body; responses: Record<string, Body> } } };
+    components: { schemas: Record<string, Record<string, unknown>> };
+  };
+  type Body = {
+    content: { "application/json": { examples: Record<string, { value: object }> } };
+  };
+  const described = async () => (await openApi().json()) as Described;
+
+  it("gives an example that can be sent, and the result that comes back", async () => {
+    const { paths, components } = await described();
+    const { examples } = paths["/api/v1/diagnose"].post.requestBody.content["application/json"];
+    const [first] = Object.values(examples);
+    const answer = await ask(JSON.stringify(first?.value));
+    expect(answer.status).toBe(200);
+    const { Case, Result } = components.schemas;
+    const read = (schema = {}) => z.fromJSONSchema(schema, { defaultTarget: "openapi-3.0" });
+    expect(read(Case).safeParse(first?.value).error).toBeUndefined();
+    expect(read(Result).safeParse(answer.body).error).toBeUndefined();
+    // The description tells right from wrong.
+    const wrong = { ...first?.value, snapshots: [{ flow: 7 }] };
+    expect(read(Case).safeParse(wrong).success).toBe(false);
+  });
+
+  it("leaves no part of either undescribed", async () => {
+    const { components } = await described();
+    const bare: string[] = [];
+    const walk = (node: unknown, path: string) => {
+      if (typeof node !== "object" || node === null) return;
+      const keys = Object.keys(node).filter((k) => k !== "description");
+      const isSchema = /(\/properties\/[^/]+|\/items|\/anyOf\/\d+|\/additionalProperties)$/.test(
+        path,
+      );
+      if (isSchema && keys.length === 0) bare.push(path);
+      for (const [key, value] of Object.entries(node)) walk(value, `${path}/${key}`);
+    };
+    walk(components.schemas, "");
+    expect(bare).toEqual([]);
+    expect(JSON.stringify(components.schemas["Case"])).toContain("suctionPressure");
+  });
+
+  it("tells every status that is answered", async () => {
+    const { paths } = await described();
+    expect(Object.keys(paths["/api/v1/diagnose"].post.responses)).toEqual(
+      expect.arrayContaining(["200", "400", "413", "422", "500", "503"]),
+    );
   });
 });

@@ -1,46 +1,25 @@
 import "server-only";
-import { caseSchema, LARGEST_CASE, readCase, resultSchema } from "@yard-tack/core/case";
-import { diagnose, ENGINE_VERSION } from "@yard-tack/core/diagnosis";
-import * as z from "zod";
-import { answering, readJson, refuse } from "@/edge";
+import { LARGEST_CASE } from "@yard-tack/core/case";
+import { answering, NOT_JSON, readText, refuse } from "@/edge";
+import { diagnosed } from "./pool";
+
+export { openApi } from "./openapi";
 
 /** POST /api/v1/diagnose: a case in, a result out. */
 export const diagnoseRequest = (request: Request): Promise<Response> =>
   answering("diagnose", async () => {
-    const body = await readJson(request, LARGEST_CASE);
+    const body = await readText(request, LARGEST_CASE);
     if (!body.ok) return refuse(body.status, body.message);
-    const file = readCase(body.json);
-    return file.ok ? Response.json(diagnose(file.value)) : refuse(422, file.error);
+    const done = await diagnosed(body.text);
+    if (done === "busy") return refuse(503, "Many cases wait already; send it again in a moment.");
+    if (done === "too-long")
+      return refuse(422, "This case takes too long; send fewer snapshots at once.");
+    switch (done.status) {
+      case 200:
+        return new Response(done.body, { headers: { "content-type": "application/json" } });
+      case 400:
+        return refuse(400, NOT_JSON);
+      case 422:
+        return refuse(422, done.errors);
+    }
   });
-
-/** GET /api/v1/openapi.json */
-export function openApi(): Response {
-  const schema = (s: z.ZodType) =>
-    z.toJSONSchema(s, { target: "openapi-3.0", io: "input", unrepresentable: "any" });
-  const errors = z.object({ errors: z.array(z.object({ path: z.string(), message: z.string() })) });
-  const reply = (description: string, s: z.ZodType) => ({
-    description,
-    content: { "application/json": { schema: schema(s) } },
-  });
-  return Response.json({
-    openapi: "3.0.3",
-    info: { title: "Yard Tack", version: ENGINE_VERSION },
-    paths: {
-      "/api/v1/diagnose": {
-        post: {
-          summary: "Diagnose one case",
-          requestBody: {
-            required: true,
-            content: { "application/json": { schema: schema(caseSchema) } },
-          },
-          responses: {
-            "200": reply("The result; values are SI.", resultSchema),
-            "400": reply("The body is not JSON.", errors),
-            "413": reply("The body is larger than 1 MB.", errors),
-            "422": reply("The case is not in order; each error names its path.", errors),
-          },
-        },
-      },
-    },
-  });
-}
