@@ -37,6 +37,15 @@ export default defineConfig({
         resolve,
         test: { name: "scripts", include: ["scripts/**/*.test.mjs"], testTimeout: 120_000 },
       },
+      {
+        resolve,
+        test: {
+          name: "torture",
+          include: ["scripts/torture/*.torture.mjs"],
+          fileParallelism: false,
+          testTimeout: 600_000,
+        },
+      },
     ],
   },
 });

@@ -1,0 +1,80 @@
+import { createServer } from "node:net";
+import { expect, describe, it } from "vitest";
+import { runningServer } from "./parts/cluster.mjs";
+import { freePort } from "./parts/web.mjs";
+import { ask } from "./testing/processes.mjs";
+import { dataFolder, nothingLeft, npmStart, pidsOf, status } from "./testing/starting.mjs";
+
+const databaseOf = (data) =>
+  `postgresql://yard@127.0.0.1:${runningServer(`${data}/cluster/data`).port}/postgres`;
+
+describe("npm start", () => {
+  it("serves, comes back by itself, stops with the npm that runs it, and knows a newer database", async () => {
+    const data = dataFolder();
+    const run = await npmStart(data);
+    await run.serves();
+    expect(await status(run.address)).toBe(200);
+
+    process.kill(pidsOf(data, "next-server")[0] ?? pidsOf(data, "dist/bin/next")[0], "SIGKILL");
+    await run.says("The server ended by itself; starting it again.");
+    await expect.poll(() => status(run.address), { timeout: 60_000 }).toBe(200);
+
+    process.kill(runningServer(`${data}/cluster/data`).pid, "SIGKILL");
+    await run.says("PostgreSQL runs again.");
+    await expect.poll(() => status(run.address), { timeout: 60_000 }).toBe(200);
+
+    ask(
+      databaseOf(data),
+      "insert into mikro_orm_migrations (name) values ('migration-999-to-come')",
+    );
+    // To npm alone, as a supervisor does; it passes nothing on.
+    process.kill(run.pid, "SIGTERM");
+    await nothingLeft(data);
+
+    const older = await npmStart(data);
+    expect(await older.ended).toBe(1);
+    expect(older.refusal()).toEqual([
+      "yard-tack: this database was used by a newer Yard Tack (it has migration-999-to-come, which this one does not know). Nothing was changed; start the newer one, or use another database.",
+    ]);
+    await nothingLeft(data);
+  });
+
+  it("says in one line that its port is taken", async () => {
+    const data = dataFolder();
+    const taken = createServer().listen(0, "127.0.0.1");
+    await new Promise((resolve) => taken.once("listening", resolve));
+    const { port } = taken.address();
+    const run = await npmStart(data, { PORT: String(port) });
+    expect(await run.ended).toBe(1);
+    taken.close();
+    expect(run.printed()).toBe(
+      `yard-tack: port ${port} is taken; stop what uses it, or choose another: PORT=${port + 1} npm start\n`,
+    );
+    await nothingLeft(data);
+  });
+
+  it.each([
+    ["PORT=of-call", { PORT: "of-call" }, /is no port; use 1 to 65535/],
+    [
+      "a database that is no address",
+      { DATABASE_URL: "nonsense" },
+      /is no address of a PostgreSQL/,
+    ],
+  ])("says in one line what is wrong with %s", async (_, env, why) => {
+    const data = dataFolder();
+    const run = await npmStart(data, env);
+    expect(await run.ended).toBe(1);
+    expect(run.printed().trim().split("\n")).toHaveLength(1);
+    expect(run.printed()).toMatch(why);
+  });
+
+  it("says in one line that nobody answers at the database", async () => {
+    const data = dataFolder();
+    const port = await freePort();
+    const run = await npmStart(data, { DATABASE_URL: `postgresql://yard@127.0.0.1:${port}/yard` });
+    expect(await run.ended).toBe(1);
+    expect(run.printed()).toBe(
+      `yard-tack: nobody answers at 127.0.0.1:${port}/yard; start that server or mend DATABASE_URL.\n`,
+    );
+  });
+});
