@@ -49,7 +49,11 @@ function inOneLine(error) {
 /** Calls back once when the npm that runs this command is gone: npm passes no signal on when it is killed. */
 function whenAlone(gone) {
   if (!process.env.npm_lifecycle_event || process.platform !== "linux") return;
-  const watched = [process.ppid, parentOf(process.ppid)].filter((pid) => pid > 1);
+  const ancestors = [process.ppid, parentOf(process.ppid), parentOf(parentOf(process.ppid))];
+  const runner = ancestors.findIndex((pid) => RUNNERS.test(commandOf(pid)));
+  // Gone before this command could look round.
+  if (runner < 0) return gone();
+  const watched = ancestors.slice(0, runner + 1);
   const timer = setInterval(() => {
     if (watched.every(isAlive)) return;
     clearInterval(timer);
@@ -57,6 +61,17 @@ function whenAlone(gone) {
   }, 250);
   timer.unref();
 }
+
+/** What runs a script of package.json; between it and the script stands a shell. */
+const RUNNERS = /npm|yarn|bun/;
+
+const commandOf = (pid) => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, "utf8");
+  } catch {
+    return "";
+  }
+};
 
 /** State and parent of a process as the kernel gives them; undefined when there is none. */
 function statusOf(pid) {

@@ -10,7 +10,8 @@ const ENDS = {
   "Ctrl-C": (run) => process.kill(-run.pid, "SIGINT"),
   "a term signal to npm alone": (run) => process.kill(run.pid, "SIGTERM"),
   "a kill of npm": (run) => process.kill(run.pid, "SIGKILL"),
-  "a kill of the command": (run, data) => {
+  "a kill of the command": async (_, data) => {
+    await expect.poll(() => pidsOf(data, "scripts/start.mjs").length).toBeGreaterThan(0);
     for (const pid of pidsOf(data, "scripts/start.mjs")) process.kill(pid, "SIGKILL");
   },
 };
@@ -21,7 +22,7 @@ describe.each(Object.entries(ENDS))("%s", (_, end) => {
     for (const moment of MOMENTS) {
       const run = await npmStart(data);
       await new Promise((resolve) => setTimeout(resolve, moment));
-      end(run, data);
+      await end(run, data);
       await nothingLeft(data);
     }
     const last = await npmStart(data);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { caseFrom, LF2_READ, pumpJson } from "../../testing/cases.ts";
 import { diagnoseFully } from "../diagnosis/index.ts";
+import { bestEfficiencyFlow } from "../curve/index.ts";
 import { type ChartPoint, chartOf, type ChartView } from "./chart-view.ts";
 
 type Json = Record<string, unknown>;
@@ -30,6 +31,19 @@ describe("the head–flow chart", () => {
     expect(headAt(rated, shouldBe[0])).toBeCloseTo(shouldBe[1], 1);
     expect(headAt(system, shouldBe[0])).toBeCloseTo(shouldBe[1], 1);
     expect(systemFrom).toBeDefined();
+  });
+
+  it("marks 70 to 120 % of the best flow as preferred, as far as the sheet goes", () => {
+    const { curve } = diagnoseFully(
+      caseFrom({ ...pumpJson("LF-2"), snapshots: [LF2_READ] }),
+    ).situation;
+    const best = curve && bestEfficiencyFlow(curve);
+    const speed = `${curve?.speed} rpm`;
+    const { allowed, rated } = chart("LF-2", { snapshots: [{ ...LF2_READ, speed }] });
+    if (!best || !allowed) throw new Error("the sheet has a best point");
+    expect(allowed[0] / best).toBeCloseTo(0.7, 6);
+    expect(allowed[1]).toBeCloseTo(Math.min(1.2 * best, rated.at(-1)?.[0] ?? 0), 6);
+    expect(allowed[0] / HOUR).toBeGreaterThan(30);
   });
 
   it("moves sheet and system's meeting with the speed, by the affinity laws", () => {

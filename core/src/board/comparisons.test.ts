@@ -51,6 +51,16 @@ describe("what ought to agree", () => {
     expect(titles).not.toContain("Flow two ways");
   });
 
+  it.each([
+    ["-0.68 bar", "fine", /a margin of 1\.\d/],
+    ["-0.78 bar", "watch", /a margin of 0\.[5-9]/],
+    ["-0.9 bar", "now", /short by/],
+  ])("watches NPSH under a metre of margin: %s at the flange is %s", (read, tone, says) => {
+    const npsh = compared({ suctionPressure: read }).of(/NPSH/);
+    expect(npsh.sentence).toMatch(says);
+    expect(npsh.tone).toBe(tone);
+  });
+
   it("names metres that go missing before the flange, and a gauge that shows more than can be", () => {
     const choked = compared({ suctionPressure: "-0.3 bar", dischargePressure: "3.7 bar" });
     expect(choked.of(/Suction/).tone).toBe("now");

@@ -4,10 +4,8 @@ import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import { OBSERVATION_IDS, TEST_OUTCOMES, type TestId } from "../case/index.ts";
 import { diagnose, diagnoseFully } from "./index.ts";
 import { rankTests } from "./next-test.ts";
-import { forbiddenWhy, possible } from "./test-conditions.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { situationOf } from "../visit/index.ts";
-import { TESTS } from "./tables/tests/index.ts";
 
 type Json = Record<string, unknown>;
 
@@ -28,6 +26,25 @@ function posteriorFrom(json: Json, shares: Readonly<Record<string, number>>): Po
     causes: real.causes.map((c) => ({ ...c, probability: shares[c.row.id] ?? 0 })),
   };
 }
+
+/** A pump, the test that must not be done on it, and why. */
+const NEVER: readonly (readonly [string, TestId, Json, RegExp])[] = [
+  ["plastic wheel", "shut-off-head", lf2({ impeller: { material: "plastic" } }), /plastic wheel/],
+  ["gear pump", "shut-off-head", pumpJson("LF-4"), /pressure rises until something breaks/],
+  ["gear pump", "throttle-and-listen", pumpJson("LF-4"), /never throttle/],
+  ["screwed wheel", "two-direction", lf2({ impeller: { mounting: "screwed" } }), /unscrew/],
+  ["drive", "two-direction", lf2({ drive: { kind: "vfd" } }), /drive sets the direction/],
+  ["drive", "roll-leads", lf2({ drive: { kind: "vfd" } }), /drive makes the phases/],
+  ["maker's word", "hand-turn-shaft", lf2({ forbids: ["hand-turn-shaft"] }), /maker forbids/],
+];
+
+/** A pump, and a test that there is no way to do on it. */
+const CANNOT: readonly (readonly [string, TestId, Json])[] = [
+  ["single-phase motor", "roll-leads", lf2({ motor: { phases: 1 } })],
+  ["single-phase motor", "two-direction", lf2({ motor: { phases: 1 } })],
+  ["engine", "roll-leads", lf2({ motor: undefined, drive: { kind: "engine" } })],
+  ["pump without a float", "float-lift", pumpJson("LF-2")],
+];
 
 describe("the next test", () => {
   it("never promises more than there is to know, nor less than nothing", () => {
@@ -108,43 +125,47 @@ describe("the next test", () => {
     expect(ids.indexOf("rotation-look")).toBeLessThan(ids.indexOf("two-direction"));
   });
 
-  it("is never one that cannot be done or must not be done, on any demo pump", () => {
-    for (const tag of [
-      "LF-3",
-      "LF-4",
-      "OG-2",
-      "OG-3",
-      "BI-1",
-      "MG-1",
-      "MG-3",
-      "QO-1",
-      "TH-1",
-      "TH-3",
-    ]) {
-      const situation = situationOf(
-        caseFrom({ ...pumpJson(tag), observations: { present: ["complaint.low-flow"] } }),
-      );
-      const offered = new Set<TestId>(
-        rankTests(situation, posteriorOf(situation)).map((t) => t.row.id),
-      );
-      for (const t of TESTS.filter((x) => offered.has(x.id))) {
-        expect(possible(t.where, situation), `${tag} ${t.id}`).toBe(true);
-        expect(forbiddenWhy(t, situation), `${tag} ${t.id}`).toBeUndefined();
-      }
-      if (situation.family === "positive-displacement") {
-        expect(offered.has("shut-off-head")).toBe(false);
-        expect(offered.has("throttle-and-listen")).toBe(false);
-      }
-      if (situation.plasticImpeller) expect(offered.has("shut-off-head")).toBe(false);
-    }
+  it.each(NEVER)("of a %s is never %s, and the reason is given", (_, id, pump, why) => {
+    const { result, tests } = diagnoseFully(
+      caseFrom({ ...pump, observations: { present: ["complaint.low-flow"] } }),
+    );
+    expect(result.forbiddenTests.find((t) => t.id === id)?.why).toMatch(why);
+    expect(tests.map((t) => t.row.id)).not.toContain(id);
+    // What is forbidden here is offered or thought of where nothing forbids it.
+    const plain = diagnoseFully(caseFrom(told(["complaint.low-flow"])));
+    expect(plain.result.forbiddenTests.map((t) => t.id)).not.toContain(id);
   });
 
-  it("gives a reason for stopping exactly when it stops", () => {
-    for (const present of [["complaint.low-flow"], ["mechanical.seal-drip", "complaint.leaks"]]) {
-      const { stop, causes, nextTests } = diagnose(caseFrom(told(present)));
-      const settled = (causes[0]?.probability ?? 0) > 0.9;
-      const worth = nextTests.some((t) => t.bits >= 0.05);
-      expect(stop !== null).toBe(settled || !worth);
-    }
+  it.each(CANNOT)("of a %s is never %s, which cannot be done there", (_, id, pump) => {
+    const { tests } = diagnoseFully(
+      caseFrom({ ...pump, observations: { present: ["complaint.low-flow"] } }),
+    );
+    expect(tests.length).toBeGreaterThan(0);
+    expect(tests.map((t) => t.row.id)).not.toContain(id);
+  });
+
+  it("has no next one once the cause is as good as certain", () => {
+    const settled = diagnose(
+      caseFrom(
+        told(["complaint.low-flow"], {
+          tests: [
+            { test: "rotation-look", outcome: "wrong" },
+            { test: "two-direction", outcome: "reverse-better" },
+          ],
+        }),
+      ),
+    );
+    expect(settled.causes[0]?.id).toBe("wrong-rotation");
+    expect(settled.causes[0]?.probability).toBeGreaterThan(0.9);
+    expect(settled.stop).toMatch(/\w/);
+    const open = diagnose(caseFrom(told(["complaint.low-flow"])));
+    expect(open.causes[0]?.probability).toBeLessThan(0.9);
+    expect(open.stop).toBeNull();
   });
 });
+
+/** LF-2 with other facts of its pump. */
+function lf2(change: Json): Json {
+  const json = pumpJson("LF-2");
+  return { ...json, pump: { ...(json["pump"] as Json), ...change } };
+}

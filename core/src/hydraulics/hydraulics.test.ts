@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { buildCurve, curveTolerance, readCurve } from "../curve/index.ts";
-import { gaugePa } from "../quantity/index.ts";
+import { gaugePa, GRAVITY } from "../quantity/index.ts";
 import {
   colebrook,
   countingHeight,
@@ -126,6 +126,17 @@ describe("total head", () => {
   });
 
   it("is less certain the coarser the gauge", () => {
+    // Both gauges and both heights, in squares: nothing of it may be left out.
+    const perMetre = 1000 * GRAVITY;
+    const m = {
+      suction: { kind: "gauge", gauge: { pressure: gaugePa(0), u: 3 * perMetre } },
+      discharge: { pressure: gaugePa(4e5), u: 5 * perMetre },
+      density: 1000,
+      uHeight: 4,
+    } as const;
+    expect(headUncertainty(m)).toBeCloseTo(Math.sqrt(3 ** 2 + 5 ** 2 + 2 * 4 ** 2), 9);
+    const flow = { value: 0.02, u: 0.001 };
+    expect(headUncertainty(m, flow)).toBeCloseTo(headUncertainty(m), 9);
     expect(headUncertainty(gauges(4e5, 0, 20000))).toBeGreaterThan(
       headUncertainty(gauges(4e5, 0, 5000)),
     );

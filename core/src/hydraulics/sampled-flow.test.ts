@@ -21,6 +21,24 @@ const measured = (head: number, u = 4000): HeadMeasurement => ({
   density: 1000,
 });
 
+describe("a flow sampled from a head", () => {
+  it("is as uncertain as the heights of its gauges, by the slope of the curve", () => {
+    const curve = rated();
+    const [flow, uHeight] = [0.015, 0.3];
+    const head = 50 - 22 * (flow / 0.025) ** 2;
+    const exact = { flow: 1e-9, head: 1e-9, power: 1e-9 };
+    const found = sampledFlow({ ...measured(head, 1), uHeight }, curve, exact);
+    if (!found) throw new Error("it meets the curve");
+    const slope = (2 * 22 * flow) / 0.025 ** 2;
+    const half95 = (1.96 * Math.SQRT2 * uHeight) / slope;
+    expect(found.median).toBeCloseTo(flow, 4);
+    // The points are joined by a curve of their own: its slope is the parabola's to a tenth.
+    const share = (found.high95 - found.low95) / 2 / half95;
+    expect(share).toBeGreaterThan(0.85);
+    expect(share).toBeLessThan(1.15);
+  });
+});
+
 describe("fixed normal draws", () => {
   it("have the quantiles of the normal distribution", () => {
     for (const [p, z] of [

@@ -89,6 +89,12 @@ describe("cautions and stops", () => {
     expect(ids(pump("end-suction", { impeller: { mounting: "screwed" } }))).toEqual([
       "screwed-reverse",
     ]);
+    const [plastic] = stopsOf(
+      pump("end-suction", { impeller: { material: "plastic" } }),
+      NOTHING_READ,
+    );
+    expect(plastic).toMatchObject({ id: "plastic-shut", blocks: "shut-valve", clearedBy: null });
+    expect(ids(pump("end-suction", { impeller: { material: "bronze" } }))).toEqual([]);
     expect(ids(pump("end-suction"), { amps: [0.2, 17, 17.2] })).toEqual(["phase-lost"]);
     expect(ids(pump("end-suction"), { amps: [10, 10.2, 9.9], volts: [400, 401, 399] })).toEqual([]);
     expect(ids(pump("end-suction"), { volts: [400, 370, 400] })).toEqual(["voltage-imbalance"]);

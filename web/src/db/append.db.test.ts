@@ -225,6 +225,23 @@ describe("demo", () => {
     }
   });
 
+  it("has gauges of the classes that are printed on such gauges, in the register and in its readings", async () => {
+    const { rows } = await yardPage("", 0);
+    for (const { id, tag } of rows) {
+      const pump = await loadPump(id);
+      const own = pump?.instruments.filter((i) => !i.travels && i.range) ?? [];
+      expect(own.length, tag).toBeGreaterThan(0);
+      for (const gauge of own)
+        expect([1, 1.6, 2.5], `${tag} ${gauge.name}`).toContain(gauge.percent);
+      const read = [pump?.written.fingerprint ?? []].flat().flatMap((f) => f.snapshots ?? []);
+      expect(read.length, tag).toBeGreaterThan(0);
+      for (const { gaugeClass } of read) {
+        const classed = own.map((g) => g.percent);
+        expect(classed, tag).toContain(gaugeClass?.discharge?.percent);
+      }
+    }
+  });
+
   it("has a past that its own diagnosis believes", async () => {
     // What readings alone can show; the others need an eye, an ear or a test.
     const shown = new Set<string>([

@@ -15,6 +15,7 @@ const palette = Object.fromEntries(
 
 interface Series {
   name: string;
+  markArea?: { data: { xAxis: number }[][] };
   data: ([number, number] | { value: [number, number] })[];
 }
 const seriesOf = (option: ReturnType<typeof toChartOption>) => option["series"] as Series[];
@@ -39,6 +40,18 @@ describe("head–flow chart", () => {
     expect(rated("metric")[0]).toBeGreaterThan(80);
     expect(rated("us")[0]).toBeCloseTo(rated("metric")[0] * 4.4029, 0);
     expect(rated("us")[1]).toBeCloseTo(rated("metric")[1] * 3.2808, 0);
+  });
+
+  it("marks the preferred flow in the reader's units", () => {
+    const allowed = [0.01, 0.02] as const;
+    const marked = (system: "metric" | "us") => {
+      const option = toChartOption({ ...chart, allowed }, system, palette);
+      const area = seriesOf(option).find((s) => s.markArea)?.markArea?.data[0];
+      return area?.map((end) => end.xAxis);
+    };
+    expect(marked("metric")).toEqual([expect.closeTo(36, 6), expect.closeTo(72, 6)]);
+    expect(marked("us")?.[0]).toBeCloseTo(158.503, 2);
+    expect(marked("us")?.[1]).toBeCloseTo(317.006, 2);
   });
 
   it("draws nothing for today when today is not known", () => {

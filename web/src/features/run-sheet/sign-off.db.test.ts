@@ -1,0 +1,103 @@
+import { sheetId as sheetIdSchema, type SheetId } from "@yard-tack/core/case";
+import { readEntry, type SheetEntry } from "@yard-tack/core/visit";
+import { v4 as newId } from "uuid";
+import { beforeAll, describe, expect, inject, it, vi } from "vitest";
+import { appendEntries, logOfPump, people } from "@/db";
+import { demoDatabase, RunSheet, testRows } from "@/testing/demo-database";
+import { addAddendum, signOff, type SignOffForm } from "./sign-off";
+import { loadSheetDto } from "./server";
+
+// Who is at the device comes from a cookie, and pages are told to load anew: there is no request here.
+vi.mock("@/features/who/index.server", () => ({ whoIsHere: async () => (await people())[0] }));
+vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
+
+let sheetId: SheetId;
+let personId = "";
+beforeAll(async () => {
+  await demoDatabase(inject("databaseUrl"), "signing");
+  const em = await testRows();
+  const open = await em.findOneOrFail(RunSheet, {
+    complaint: { $like: "%little%" },
+    signedAt: null,
+  });
+  sheetId = sheetIdSchema.parse(open.id);
+  personId = (await people())[0]?.id ?? "";
+});
+
+function entry(body: object): SheetEntry {
+  const base = { version: 2, id: newId(), personId, at: "2026-03-02T10:00:00Z" };
+  const read = readEntry({ ...base, supersedes: null, order: null, ...body });
+  if (!read.ok) throw new Error(read.error);
+  return read.value;
+}
+const flow = (value: number) =>
+  entry({
+    ...{ kind: "reading", snapshot: "as found", slot: "flow", raw: `${value} m3/h` },
+    ...{ unit: "m3/h", si: value / 3600, fault: null, reason: null },
+  });
+
+const closing = (more: Partial<SignOffForm> = {}): SignOffForm => ({
+  ...{ sheetId, closed: "waiting for parts", found: "Rings worn.", done: "", proof: "" },
+  ...{ was: null, fingerprint: "" },
+  ...more,
+});
+
+describe("a signature", () => {
+  it.each([
+    ["nothing found", { found: "  " }, "found"],
+    ["a cure without proof", { closed: "cured" }, "proof"],
+    ["a fingerprint of a fault", { fingerprint: "new wheel" }, "fingerprint"],
+    ["an end that is none", { closed: "gone" }, "closed"],
+  ])("is refused for %s, at its field, and nothing is signed", async (_, more, field) => {
+    const outcome = await signOff(closing(more as Partial<SignOffForm>));
+    expect(outcome).toMatchObject({ ok: false, field });
+    expect((await loadSheetDto(sheetId))?.signedAt).toBeNull();
+  });
+
+  it("takes the readings, what was seen and the result of the day into the log", async () => {
+    const kept = await appendEntries(
+      sheetId,
+      [
+        flow(47),
+        entry({ kind: "observation", observation: "noise.gravel", state: "present" }),
+        entry({ kind: "acknowledgement", caution: "rotating-parts" }),
+      ],
+      new Date(),
+    );
+    expect(kept?.refused).toEqual([]);
+    const outcome = await signOff(closing());
+    if (!outcome.ok) throw new Error(outcome.message);
+    const sheet = await loadSheetDto(sheetId);
+    const [newest] = await logOfPump(sheet?.pump.id ?? ("" as never));
+    expect(newest?.id).toBe(outcome.logEntryId);
+    const record = newest?.record;
+    const raws = record?.readings.map((r) => r.raw) ?? [];
+    // Those the demo had on its sheet, and the one of today.
+    expect(raws).toContain("47 m3/h");
+    expect(raws.length).toBeGreaterThanOrEqual(3);
+    expect(record?.readings.every((r) => r.by !== "somebody" && r.name !== "")).toBe(true);
+    expect(record?.seen).toContainEqual({ name: expect.any(String) as string, state: "present" });
+    expect(record?.cautions.length).toBeGreaterThan(0);
+    expect(record?.snapshots[0]?.flow).toBeDefined();
+    expect(record?.verdict?.lead).toMatch(/\w/);
+    expect(record?.causes.length).toBeGreaterThan(1);
+    expect(record?.upTo).toBe(Math.max(...(sheet?.entries.map((e) => e.order ?? 0) ?? [])));
+    expect(sheet?.late).toEqual([]);
+    // Once signed, the first entry stands.
+    expect(await signOff(closing({ found: "Something else." }))).toEqual(outcome);
+  });
+
+  it("is added to by what comes later, with what came and nothing else", async () => {
+    await appendEntries(sheetId, [flow(48.5)], new Date());
+    expect((await loadSheetDto(sheetId))?.late).toHaveLength(1);
+    const added = await addAddendum({ sheetId });
+    if (!added.ok) throw new Error(added.message);
+    const pump = (await loadSheetDto(sheetId))?.pump.id;
+    const log = pump ? await logOfPump(pump) : [];
+    const addendum = log.find((l) => l.id === added.logEntryId);
+    expect(addendum?.kind).toBe("addendum");
+    expect(addendum?.record.readings.map((r) => r.raw)).toEqual(["48.5 m3/h"]);
+    expect(addendum?.record.addsTo).not.toBeNull();
+    expect((await loadSheetDto(sheetId))?.late).toEqual([]);
+  });
+});
