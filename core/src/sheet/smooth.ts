@@ -2,6 +2,9 @@
  * A traced line made smooth: a least-squares polynomial of degree 4 at most, its degree chosen by
  * leave-one-out cross-validation, its slope kept from rising where a head curve must fall.
  */
+/// <reference path="./quadprog.d.ts" />
+import { LuDecomposition, Matrix } from "ml-matrix";
+import { solveQP } from "quadprog";
 import { fail, ok, type Result } from "../quantity/index.ts";
 
 export interface TracedPoint {
@@ -25,7 +28,6 @@ const HIGHEST_DEGREE = 4;
 /** A higher degree must better the left-out error by this share to be taken. */
 const BETTER_BY = 0.03;
 const NODES = 41;
-const MOST_SWEEPS = 1000;
 /** A rise of more than this share of the greatest value is a hump of the sheet, not of the hand. */
 const HUMP = 0.01;
 
@@ -66,8 +68,9 @@ export function smoothTrace(
 
 interface Fit {
   readonly coefficients: readonly number[];
-  /** Inverse of the normal matrix. */
-  readonly inverse: readonly (readonly number[])[];
+  /** XᵀX and Xᵀy of its least squares. */
+  readonly normal: Matrix;
+  readonly right: Matrix;
   readonly leftOut: number;
 }
 
@@ -99,32 +102,20 @@ function leastSquares(
   ys: readonly number[],
   degree: number,
 ): Fit | undefined {
-  const n = degree + 1;
-  const rows = ts.map((t) => basis(t, degree));
-  const normal = Array.from({ length: n }, (_, i) =>
-    Array.from({ length: n }, (_, j) => rows.reduce((s, r) => s + (r[i] ?? 0) * (r[j] ?? 0), 0)),
-  );
-  const right = Array.from({ length: n }, (_, i) =>
-    rows.reduce((s, r, k) => s + (r[i] ?? 0) * (ys[k] ?? 0), 0),
-  );
-  const inverse = inverted(normal);
-  if (!inverse) return undefined;
-  const coefficients = inverse.map((row) => dot(row, right));
+  const x = new Matrix(ts.map((t) => basis(t, degree)));
+  const y = Matrix.columnVector([...ys]);
+  const normal = x.transpose().mmul(x);
+  const decomposed = new LuDecomposition(normal);
+  if (decomposed.isSingular()) return undefined;
+  const right = x.transpose().mmul(y);
+  const solution = decomposed.solve(right);
+  const off = Matrix.sub(x.mmul(solution), y).to1DArray();
+  // The diagonal of the hat matrix: how much each point pulls the line to itself.
+  const leverage = Matrix.mul(x, decomposed.solve(x.transpose()).transpose()).sum("row");
   // Leave-one-out residual without refitting: r/(1 − leverage).
-  const leftOut = rms(
-    rows.map((r, k) => {
-      const leverage = dot(
-        r,
-        inverse.map((row) => dot(row, r)),
-      );
-      return (dot(coefficients, r) - (ys[k] ?? 0)) / Math.max(1e-9, 1 - leverage);
-    }),
-  );
-  return { coefficients, inverse, leftOut };
+  const leftOut = rms(off.map((r, k) => r / Math.max(1e-9, 1 - (leverage[k] ?? 0))));
+  return { coefficients: solution.to1DArray(), normal, right, leftOut };
 }
-
-const dot = (a: readonly number[], b: readonly number[]): number =>
-  a.reduce((s, v, i) => s + v * (b[i] ?? 0), 0);
 
 /**
  * The fit with its slope kept from rising right of its top. The top may lie inside the range only
@@ -150,57 +141,26 @@ function fallingFrom(fit: Fit): readonly number[] {
 }
 
 /**
- * The nearest polynomial (in the fit's own metric) whose slope is nowhere above 0 at the nodes.
- * Quadratic programme solved in its dual, one constraint at a time (Hildreth 1957).
+ * The nearest polynomial (in the fit's own metric) whose slope is nowhere above 0 at the nodes: a
+ * quadratic programme. The fit itself where there is none.
  */
-function nearestFalling({ coefficients, inverse }: Fit, nodes: readonly number[]): number[] {
-  const degree = coefficients.length - 1;
-  const rows = nodes.map((t) => slopes(t, degree));
-  const shifted = rows.map((a) => inverse.map((row) => dot(row, a)));
-  const lengths = rows.map((a, i) => dot(a, shifted[i] ?? []));
-  const multipliers = rows.map(() => 0);
-  const c = [...coefficients];
-  for (let sweep = 0; sweep < MOST_SWEEPS; sweep++) {
-    let moved = 0;
-    for (const [i, a] of rows.entries()) {
-      const length = lengths[i] ?? 0;
-      if (length <= 0) continue;
-      const was = multipliers[i] ?? 0;
-      const now = Math.max(0, was + dot(a, c) / length);
-      if (now === was) continue;
-      multipliers[i] = now;
-      const step = now - was;
-      for (const [j, s] of (shifted[i] ?? []).entries()) c[j] = (c[j] ?? 0) - step * s;
-      moved = Math.max(moved, Math.abs(step) * length);
-    }
-    if (moved < 1e-9) break;
-  }
-  return c;
-}
-
-/** Inverse by Gauss–Jordan with pivoting; undefined when singular. */
-function inverted(matrix: readonly (readonly number[])[]): number[][] | undefined {
-  const n = matrix.length;
-  const m = matrix.map((row, i) => [
-    ...row,
-    ...Array.from({ length: n }, (_, j) => (i === j ? 1 : 0)),
-  ]);
-  for (let i = 0; i < n; i++) {
-    let pivot = i;
-    for (let k = i + 1; k < n; k++) {
-      if (Math.abs(m[k]?.[i] ?? 0) > Math.abs(m[pivot]?.[i] ?? 0)) pivot = k;
-    }
-    const row = m[pivot];
-    const other = m[i];
-    if (!row || !other || Math.abs(row[i] ?? 0) < 1e-12) return undefined;
-    m[pivot] = other;
-    m[i] = row.map((v) => v / (row[i] ?? 1));
-    for (let k = 0; k < n; k++) {
-      const target = m[k];
-      const factor = target?.[i] ?? 0;
-      if (k === i || !target || factor === 0) continue;
-      m[k] = target.map((v, j) => v - factor * (m[i]?.[j] ?? 0));
-    }
-  }
-  return m.map((row) => row.slice(n));
+function nearestFalling(fit: Fit, nodes: readonly number[]): readonly number[] {
+  const degree = fit.coefficients.length - 1;
+  const falls = nodes.map((t) => slopes(t, degree).map((slope) => -slope));
+  const fromOne = <T>(list: readonly T[], first: T): readonly T[] => [first, ...list];
+  const rows = (m: Matrix) =>
+    fromOne(
+      m.to2DArray().map((row) => fromOne(row, 0)),
+      [],
+    );
+  const { solution, message } = solveQP(
+    rows(fit.normal),
+    fromOne(fit.right.to1DArray(), 0),
+    rows(new Matrix(falls).transpose()),
+    fromOne(
+      nodes.map(() => 0),
+      0,
+    ),
+  );
+  return message === "" ? solution.slice(1) : fit.coefficients;
 }
