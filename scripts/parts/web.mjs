@@ -67,6 +67,7 @@ export async function bundleTasks(root) {
 
 /**
  * Brings a database up to date.
+ * @param {string} root - the checkout
  * @param {{ url: string, demo: boolean, signal?: AbortSignal }} options
  */
 export async function prepareDatabase(root, { url, demo, signal }) {

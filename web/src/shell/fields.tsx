@@ -1,6 +1,6 @@
 "use client";
 
-import { type ReactNode, useState, useSyncExternalStore } from "react";
+import { type ReactNode, useSyncExternalStore } from "react";
 import classes from "./fields.module.css";
 
 const never = () => () => undefined;
@@ -20,16 +20,4 @@ export function Fields({ children }: { children: ReactNode }) {
       {children}
     </fieldset>
   );
-}
-
-/** The texts of a form and what ties a field to its own: its name, its value, its change. */
-export function useFields<Name extends string>(initial: Readonly<Record<Name, string>>) {
-  const [fields, setFields] = useState(initial);
-  const field = (name: Name) => ({
-    name,
-    value: fields[name],
-    onChange: ({ currentTarget: { value } }: { currentTarget: { value: string } }) =>
-      setFields((known) => ({ ...known, [name]: value })),
-  });
-  return { fields, field };
 }

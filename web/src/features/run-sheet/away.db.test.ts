@@ -2,6 +2,7 @@ import { v4 as newId } from "uuid";
 import { beforeAll, describe, expect, it, vi } from "vitest";
 import { saveRating } from "@/features/curve/save";
 import { takeCall } from "@/features/slate/new-call";
+import { NO_ERRORS } from "@/shell/form-answer";
 import { receivePhoto, sendPhoto } from "./photo-bytes";
 import { receiveEntries } from "./receive";
 import { savePlate } from "./save-plate";
@@ -76,6 +77,8 @@ describe("with the database away", () => {
     const form = new FormData();
     form.set("pump", id);
     form.set("complaint", "weak");
-    expect((await takeCall({ error: null }, form)).error).toMatch(/does not answer.*kept/);
+    expect(Object.values((await takeCall(NO_ERRORS, form)).errors).join(" ")).toMatch(
+      /does not answer.*kept/,
+    );
   });
 });

@@ -3,9 +3,11 @@
 import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
 import { Button, Loader, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
-import { useActionState, useEffect, useEffectEvent, useState, useTransition } from "react";
-import { Fields, useFields } from "@/shell/fields";
+import { useEffect, useEffectEvent, useState, useTransition } from "react";
+import { Fields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
+import { useActionForm } from "@/shell/use-action-form";
+import { callFields } from "./call-fields";
 import { type Choices, choicesFor } from "./choices";
 import { takeCall } from "./new-call";
 import classes from "./new-call.module.css";
@@ -23,14 +25,18 @@ export function NewCallForm({
   first: Choices;
   chosen: string;
 }) {
-  const [state, action, pending] = useActionState(takeCall, { error: null });
-  const { fields, field } = useFields({ pump: chosen, kind: "call", complaint: "", note: "" });
+  const { form, field, fault, pending, props } = useActionForm(takeCall, callFields, {
+    pump: chosen,
+    kind: "call",
+    complaint: "",
+    note: "",
+  });
   const [sought, setSought] = useState("");
   const [{ pumps, more }, setChoices] = useState(first);
   const [searching, search] = useTransition();
   const [settled] = useDebouncedValue(sought, 250);
   // What is chosen stays among the choices, whatever is looked for then.
-  const keep = fields.pump || undefined;
+  const keep = form.values.pump || undefined;
   const find = useEffectEvent((text: string) =>
     search(async () => {
       const found = await choicesFor(text, keep).catch(() => undefined);
@@ -46,7 +52,7 @@ export function NewCallForm({
   return (
     <main>
       <PageHead title="New call" about="It opens the run sheet at once." />
-      <form action={action} className={classes.form} noValidate>
+      <form {...props} className={classes.form}>
         <Fields>
           {first.more ? (
             <TextInput
@@ -92,9 +98,9 @@ export function NewCallForm({
             ))}
           </fieldset>
           <Textarea label="In the caller's words" rows={3} {...field("note")} />
-          {state.error ? (
+          {fault ? (
             <p role="alert" className={classes.error}>
-              {state.error}
+              {fault}
             </p>
           ) : null}
           <Button type="submit" loading={pending}>

@@ -1,26 +1,20 @@
 "use server";
 
-import { OBSERVATION_IDS, pumpId } from "@yard-tack/core/case";
+import { OBSERVATION_IDS } from "@yard-tack/core/case";
 import { redirect } from "next/navigation";
 import * as z from "zod";
 import { openSheet, pumpExists } from "@/db";
 import { acting } from "@/edge";
+import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
+import { callFields } from "./call-fields";
 import { forecastFor } from "./forecasts";
 
-const form = z.object({
-  pump: z.uuid("Choose the pump; a new one can be made in the Yard.").pipe(pumpId),
-  complaint: z.string().trim().max(200, "At most 200 characters."),
-  kind: z.enum(["call", "round"]),
-  note: z.string().trim().max(2000),
+const form = callFields.extend({
   codes: z.array(z.enum(OBSERVATION_IDS, "A chip is not known here; load the page again.")).max(30),
 });
 
-export interface NewCallState {
-  readonly error: string | null;
-}
-
 /** Takes a call or plans a round, and opens its run sheet. */
-export async function takeCall(_: NewCallState, data: FormData): Promise<NewCallState> {
+export async function takeCall(_: FormAnswer, data: FormData): Promise<FormAnswer> {
   const parsed = form.safeParse({
     pump: data.get("pump"),
     complaint: data.get("complaint") ?? "",
@@ -28,10 +22,14 @@ export async function takeCall(_: NewCallState, data: FormData): Promise<NewCall
     note: data.get("note") ?? "",
     codes: data.getAll("codes"),
   });
-  if (!parsed.success) return { error: parsed.error.issues[0]?.message ?? "Not understood." };
+  if (!parsed.success) {
+    // Chips are no field of their own: what is wrong with one is wrong with the whole.
+    const { codes, ...errors } = answerOf(parsed.error).errors;
+    return { errors: codes ? { ...errors, "": codes } : errors };
+  }
   const { pump, complaint, kind, note, codes } = parsed.data;
   if (kind === "call" && complaint === "" && codes.length === 0) {
-    return { error: "Say what is wrong, in words or by a chip." };
+    return wrong("Say what is wrong, in words or by a chip.", "complaint");
   }
   const opened = await acting("new call", "What you typed is kept.", async () => {
     if (!(await pumpExists(pump))) {
@@ -44,6 +42,6 @@ export async function takeCall(_: NewCallState, data: FormData): Promise<NewCall
     const sheet = { pumpId: pump, kind, complaint: said, codes, callerNote: note };
     return { ok: true, id: await openSheet(sheet, await forecastFor(pump, codes)) } as const;
   });
-  if (!opened.ok) return { error: opened.message };
+  if (!opened.ok) return wrong(opened.message);
   redirect(`/sheet/${opened.id}`);
 }

@@ -1,17 +1,21 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
-import { useActionState } from "react";
-import { Fields, useFields } from "@/shell/fields";
+import { Fields } from "@/shell/fields";
+import { useActionForm } from "@/shell/use-action-form";
 import { makePerson } from "./new-person";
+import { personFields } from "./person-fields";
 import classes from "./person-choice.module.css";
 
 /** Somebody new: a name and the units they think in. */
 export function NewPersonForm({ back }: { back: string }) {
-  const [state, action, pending] = useActionState(makePerson, { error: null });
-  const { field } = useFields({ name: "", role: "technician", units: "metric" });
+  const { field, fault, pending, props } = useActionForm(makePerson, personFields, {
+    name: "",
+    role: "technician",
+    units: "metric",
+  });
   return (
-    <form action={action} className={classes.form} noValidate>
+    <form {...props} className={classes.form}>
       <input type="hidden" name="back" value={back} />
       <Fields>
         <TextInput label="Name" {...field("name")} autoComplete="name" />
@@ -31,9 +35,9 @@ export function NewPersonForm({ back }: { back: string }) {
             { value: "us", label: "US: psi, gpm, in" },
           ]}
         />
-        {state.error ? (
+        {fault ? (
           <p role="alert" className={classes.error}>
-            {state.error}
+            {fault}
           </p>
         ) : null}
         <Button type="submit" loading={pending}>

@@ -1,4 +1,5 @@
 import "server-only";
+import { revalidatePath } from "next/cache";
 import { cookies } from "next/headers";
 import * as z from "zod";
 import { PREFERENCES_COOKIE } from "@/shell/preferences";
@@ -17,4 +18,6 @@ export async function remember(person: string): Promise<void> {
     httpOnly: true,
     maxAge: 60 * 60 * 24 * 365,
   });
+  // The frame round every page carries the name and its units.
+  revalidatePath("/", "layout");
 }

@@ -1,10 +1,11 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
-import { useActionState } from "react";
-import { Fields, useFields } from "@/shell/fields";
+import { Fields } from "@/shell/fields";
 import { PageHead } from "@/shell/page-head";
+import { useActionForm } from "@/shell/use-action-form";
 import { makePump } from "./new-pump";
+import { pumpFields } from "./pump-fields";
 import { familyWords } from "./words";
 import classes from "./yard.module.css";
 
@@ -16,8 +17,7 @@ export function NewPumpForm({
   families: readonly string[];
   sites: readonly { readonly id: string; readonly name: string }[];
 }) {
-  const [state, action, pending] = useActionState(makePump, { error: null });
-  const { fields, field } = useFields({
+  const { form, field, fault, pending, props } = useActionForm(makePump, pumpFields, {
     tag: "",
     family: "",
     installation: "",
@@ -28,7 +28,7 @@ export function NewPumpForm({
   return (
     <main>
       <PageHead title="New pump" about="A tag and a family are enough to start." />
-      <form action={action} className={classes.form} noValidate>
+      <form {...props} className={classes.form}>
         <Fields>
           <TextInput label="Tag" {...field("tag")} autoFocus />
           <NativeSelect
@@ -47,7 +47,7 @@ export function NewPumpForm({
               { value: "new", label: "a new place" },
             ]}
           />
-          {fields.site === "new" ? (
+          {form.values.site === "new" ? (
             <TextInput label="Name of the new place" {...field("siteName")} />
           ) : null}
           <NativeSelect
@@ -61,9 +61,9 @@ export function NewPumpForm({
             ]}
           />
           <TextInput label="What it is for" {...field("purpose")} />
-          {state.error ? (
+          {fault ? (
             <p role="alert" className={classes.formError}>
-              {state.error}
+              {fault}
             </p>
           ) : null}
           <Button type="submit" loading={pending}>
