@@ -12,8 +12,8 @@ export const PLANTED = [
   {
     what: "rated power with the square of speed",
     file: "core/src/curve/affinity.ts",
-    find: "power: ratio ** 3,",
-    put: "power: ratio ** 2,",
+    find: "power: ratio ** 3,\n  npshr: ratio ** npshExponent",
+    put: "power: ratio ** 2,\n  npshr: ratio ** npshExponent",
   },
   {
     what: "no ban on shutting a plastic wheel",

@@ -2,7 +2,6 @@
  * A traced line made smooth: a least-squares polynomial of degree 4 at most, its degree chosen by
  * leave-one-out cross-validation, its slope kept from rising where a head curve must fall.
  */
-/// <reference path="./quadprog.d.ts" />
 import { LuDecomposition, Matrix } from "ml-matrix";
 import { solveQP } from "quadprog";
 import { fail, ok, type Result } from "../quantity/index.ts";

@@ -10,7 +10,7 @@ import { demoDatabase } from "../testing/demo-database";
 import { MIGRATIONS, ormOptions, unitOfWork } from "./connection";
 import { loadDemo } from "./demo/load";
 import { LogEntry, Person, Pump, RunSheet, VisitEntry } from "./entities";
-import { logOfPump, visitPoints } from "./log";
+import { logOfPump } from "./log";
 import { openCalls } from "./open-calls";
 import { loadPump } from "./pumps";
 import { reckonAnew } from "./reckon";

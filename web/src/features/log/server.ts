@@ -5,7 +5,7 @@ import type { VisitRecord } from "@yard-tack/core/record";
 import { logEntry, logPage } from "@/db";
 import { everybody } from "@/features/who/index.server";
 
-export interface LogRow {
+interface LogRow {
   readonly id: LogEntryId;
   readonly at: string;
   readonly zone: string;

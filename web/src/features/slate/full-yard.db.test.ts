@@ -8,6 +8,7 @@ import { loadPlacePage } from "@/features/place/index.server";
 import { loadSheetDto } from "@/features/run-sheet/index.server";
 import { knownPlaces, loadPumpPage, loadYard } from "@/features/yard/index.server";
 import { sheetId } from "@yard-tack/core/case";
+import type * as Connection from "../../db/connection";
 import { ormOptions } from "../../db/connection";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { fillYard } from "@/testing/full-yard";
@@ -16,7 +17,7 @@ import { choicesFor, loadSlate } from "./index.server";
 /** Statements that the application has sent since the last look. */
 const asked = vi.hoisted(() => ({ statements: [] as string[] }));
 vi.mock("../../db/connection", async (original) => {
-  const real = await original<typeof import("../../db/connection")>();
+  const real = await original<typeof Connection>();
   return {
     ...real,
     unitOfWork: async () => {

@@ -2,8 +2,6 @@ import "server-only";
 import { type Drift, drifts, openCalls } from "@/db";
 import { comesBack, since } from "@/features/log/index.server";
 
-export type { Drift };
-
 export interface SlateCall {
   readonly id: string;
   readonly kind: "call" | "round";

@@ -21,7 +21,7 @@ import {
 import type { PumpDto } from "./pump-dto";
 import { readCode } from "./tag-code";
 
-export interface YardSite {
+interface YardSite {
   readonly id: string;
   readonly name: string;
   readonly zone: string;
