@@ -35,7 +35,12 @@ export default defineConfig({
       },
       {
         resolve,
-        test: { name: "scripts", include: ["scripts/**/*.test.mjs"], testTimeout: 120_000 },
+        test: {
+          name: "scripts",
+          include: ["scripts/**/*.test.mjs"],
+          testTimeout: 120_000,
+          hookTimeout: 60_000,
+        },
       },
       {
         resolve,

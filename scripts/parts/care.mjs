@@ -48,12 +48,16 @@ function inOneLine(error) {
 
 /** Calls back once when the npm that runs this command is gone: npm passes no signal on when it is killed. */
 function whenAlone(gone) {
+  // Also set for what a script of npm starts in its turn: only those that run this command count.
   if (!process.env.npm_lifecycle_event || process.platform !== "linux") return;
-  const ancestors = [process.ppid, parentOf(process.ppid), parentOf(parentOf(process.ppid))];
-  const runner = ancestors.findIndex((pid) => RUNNERS.test(commandOf(pid)));
-  // Gone before this command could look round.
-  if (runner < 0) return gone();
-  const watched = ancestors.slice(0, runner + 1);
+  const between = SHELL.test(commandOf(process.ppid));
+  const watched = between ? [process.ppid, parentOf(process.ppid)] : [process.ppid];
+  const runner = watched.at(-1);
+  if (!RUNNERS.test(commandOf(runner))) {
+    // Handed over to the first process: it was gone before this command could look round.
+    if (runner <= 1) gone();
+    return;
+  }
   const timer = setInterval(() => {
     if (watched.every(isAlive)) return;
     clearInterval(timer);
@@ -62,8 +66,9 @@ function whenAlone(gone) {
   timer.unref();
 }
 
-/** What runs a script of package.json; between it and the script stands a shell. */
+/** What runs a script of package.json, and the shell that may stand between. */
 const RUNNERS = /npm|yarn|bun/;
+const SHELL = /^(\/\S*\/)?(da|ba)?sh\0-c/;
 
 const commandOf = (pid) => {
   try {

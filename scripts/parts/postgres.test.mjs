@@ -70,14 +70,14 @@ const checkout = (name) => {
 
 describe("a cluster of the checkout's own", () => {
   it.runIf(isRoot)("is made elsewhere where the home of root is closed", async () => {
-    const root = join(closedFolder(), "checkout");
+    const root = join(closedFolder(), "closed-checkout");
     mkdirSync(root);
     // A mask as careful as the home: what is made elsewhere must be open to the other user all the same.
     const run = holder(root, { mask: 0o077 });
     expect(ask(await run.address(), "select 1")).toBe("1");
     expect(await quit(run)).toBe(0);
     await nothingLeft(root);
-    const made = readdirSync("/var/lib/yard-tack").filter((n) => n.startsWith("checkout-"));
+    const made = readdirSync("/var/lib/yard-tack").filter((n) => n.startsWith("closed-checkout-"));
     expect(made).toHaveLength(1);
     rmSync(join("/var/lib/yard-tack", made[0]), { recursive: true });
   });
@@ -149,7 +149,10 @@ describe("a cluster whose start or stop was cut short", () => {
     const root = checkout("half");
     const run = holder(root);
     await expect
-      .poll(() => existsSync(join(root, ".yard/cluster/data.making/PG_VERSION")), { interval: 5 })
+      .poll(() => existsSync(join(root, ".yard/cluster/data.making/PG_VERSION")), {
+        interval: 5,
+        timeout: 60_000,
+      })
       .toBe(true);
     for (const line of processesWith(`ROOT=${root}`)) {
       try {

@@ -1,6 +1,14 @@
 /** The README's first command from an empty clone: in a closed home, as an ordinary user, beside another. */
 import { execFileSync } from "node:child_process";
-import { chmodSync, mkdirSync, mkdtempSync, realpathSync, rmSync } from "node:fs";
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  realpathSync,
+  rmSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -11,12 +19,19 @@ import { status } from "../testing/starting.mjs";
 
 const origin = fileURLToPath(new URL("../..", import.meta.url));
 const NOBODY = 65_534;
+const ELSEWHERE = "/var/lib/yard-tack";
 
 /** A clone of this checkout as it is committed. @param mode - of the folder it lies in */
 function clone(name, { mode, uid }) {
   const home = realpathSync(mkdtempSync(join(tmpdir(), `yard-${name}-`)));
-  onTestFinished(() => rmSync(home, { recursive: true, force: true }));
-  const checkout = join(home, "checkout");
+  // Where the home is closed its data lie elsewhere, under the checkout's name.
+  const folder = `torture-${name}`;
+  onTestFinished(() => {
+    rmSync(home, { recursive: true, force: true });
+    for (const other of existsSync(ELSEWHERE) ? readdirSync(ELSEWHERE) : [])
+      if (other.startsWith(folder)) rmSync(join(ELSEWHERE, other), { recursive: true });
+  });
+  const checkout = join(home, folder);
   mkdirSync(checkout);
   execFileSync("git", ["clone", "--quiet", origin, checkout]);
   if (uid) execFileSync("chown", ["-R", `${uid}:${uid}`, home]);

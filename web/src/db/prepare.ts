@@ -6,7 +6,10 @@ const url = process.env["DATABASE_URL"] ?? "";
 const say = (text: string) => process.stderr.write(`${text}\n`);
 try {
   const done = await bringUp(url, { demo: process.env["YARD_DEMO"] === "1" });
-  if (done.migrations > 0) say(`Database: brought up to date (${done.migrations} steps).`);
+  if (done.migrations > 0)
+    say(
+      `Database: brought up to date, ${done.migrations} ${done.migrations === 1 ? "step" : "steps"}.`,
+    );
   if (done.demo) say("Database: demo loaded.");
   if (done.visits + done.forecasts > 0)
     say(`Database: ${done.visits} visits and ${done.forecasts} calls worked out.`);

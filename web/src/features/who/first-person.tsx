@@ -1,5 +1,5 @@
 import { PageHead } from "@/shell/page-head";
-import { NewPersonForm } from "./new-person-form";
+import { LazyPersonForm } from "./lazy-person-form";
 
 /** Instead of any page while nobody is in the list: readings need a name to carry. */
 export function FirstPerson() {
@@ -9,7 +9,7 @@ export function FirstPerson() {
         title="Who are you?"
         about="Nobody is in the list yet. Readings, acknowledgements and signatures carry a name."
       />
-      <NewPersonForm back="/" />
+      <LazyPersonForm back="/" />
     </main>
   );
 }

@@ -1,7 +1,7 @@
 import { PageHead } from "@/shell/page-head";
 import type { PersonDto } from "@/shell/preferences";
 import { choosePerson } from "./actions";
-import { NewPersonForm } from "./new-person-form";
+import { LazyPersonForm } from "./lazy-person-form";
 import classes from "./person-choice.module.css";
 
 /** A list to choose from, until sign-in comes. */
@@ -39,7 +39,7 @@ export function PersonChoice({
       </form>
       <details className={classes.add}>
         <summary>Add somebody</summary>
-        <NewPersonForm back={back} />
+        <LazyPersonForm back={back} />
       </details>
     </main>
   );

@@ -21,20 +21,21 @@ export function YardPage({ yard }: { yard: YardDto }) {
       >
         <LinkButton href="/yard/new">New pump</LinkButton>
       </PageHead>
-      <FindPump />
-      <form className={classes.find} role="search">
-        <TextInput
-          label="Find pumps"
-          description="Words of the tag, the purpose, the family or the place"
-          name="find"
-          defaultValue={text}
-          key={text}
-          autoComplete="off"
-        />
-        <Button type="submit" variant="default">
-          Find
-        </Button>
-      </form>
+      <div className={classes.ways}>
+        <form className={classes.find} role="search">
+          <TextInput
+            label="Words of tag, purpose, family or place"
+            name="find"
+            defaultValue={text}
+            key={text}
+            autoComplete="off"
+          />
+          <Button type="submit" variant="default">
+            Find
+          </Button>
+        </form>
+        <FindPump />
+      </div>
       {sites.length === 0 ? (
         <p className={classes.empty}>
           {text === "" ? (

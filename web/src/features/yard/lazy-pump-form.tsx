@@ -1,0 +1,16 @@
+"use client";
+
+import { type ComponentProps, lazy, Suspense } from "react";
+import type { NewPumpForm as Form } from "./new-pump-form";
+
+/** Asked for on its own page only: others come through the same door and do without its schema. */
+const Loaded = lazy(() => import("./new-pump-form").then((m) => ({ default: m.NewPumpForm })));
+
+/** The form of a new pump, with its schema. */
+export function NewPumpForm(props: ComponentProps<typeof Form>) {
+  return (
+    <Suspense fallback={null}>
+      <Loaded {...props} />
+    </Suspense>
+  );
+}
