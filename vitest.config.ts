@@ -13,11 +13,17 @@ const resolve = {
 
 export default defineConfig({
   test: {
+    // Otherwise one processor is left idle, of two.
+    maxWorkers: "100%",
     projects: [
       {
         resolve,
         test: {
           name: "unit",
+          // Most of a file's time would go into loading the core once more.
+          isolate: false,
+          // A machine that is busy with something else is no reason to fail.
+          testTimeout: 60_000,
           setupFiles: "./core/testing/fixed-seed.ts",
           include: ["core/src/**/*.test.ts", "cli/src/**/*.test.ts", "web/src/**/*.test.ts"],
           exclude: ["**/*.db.test.ts", "**/node_modules/**"],

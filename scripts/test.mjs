@@ -23,16 +23,14 @@ await inCare(async (care) => {
   await ensurePackages(root, care.signal);
   const wanted = process.argv.slice(2);
   if (wanted.length === 0) {
-    // The slowest check beside all the others: two processors are kept busy.
-    await Promise.all([
-      check("lint", bin("eslint"), ["."], care),
-      (async () => {
-        await check("format", bin("prettier"), ["--check", "--log-level", "warn", "."], care);
-        await check("unused code", bin("knip"), [], care);
-        for (const part of ["core", "cli", "web"])
-          await check(`types of ${part}`, bin("tsc"), ["--noEmit", "-p", part], care);
-        await ensureBuild(root, care.signal);
-      })(),
+    await inTwos([
+      () => check("lint", bin("eslint"), ["."], care),
+      () => ensureBuild(root, care.signal),
+      () => check("format", bin("prettier"), ["--check", "--log-level", "warn", "."], care),
+      ...["web", "core", "cli"].map(
+        (part) => () => check(`types of ${part}`, bin("tsc"), ["--noEmit", "-p", part], care),
+      ),
+      () => check("unused code", bin("knip"), [], care),
     ]);
     await unitTests(care);
   }
@@ -45,6 +43,15 @@ await inCare(async (care) => {
   process.stdout.write(`\n${totals.passed} passed, ${failed} failed, ${totals.skipped} skipped\n`);
   return failures.length > 0 ? 1 : 0;
 });
+
+/** Does pieces of work two at a time, the longest first: two processors are kept busy. */
+async function inTwos(work) {
+  const left = [...work];
+  const one = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await next();
+  };
+  await Promise.all([one(), one()]);
+}
 
 /** Runs one check; what it printed is shown when it fails, whole and not between that of another. */
 async function check(name, command, args, { signal }) {

@@ -34,7 +34,11 @@ for (const scheme of ["light", "dark"] as const) {
       await page.setViewportSize(size);
       await page.emulateMedia({ colorScheme: scheme });
       const check = async (where: string) => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
+        // There are no frames within the page: what gathers theirs costs as much as the rules.
+        const axe = new AxeBuilder({ page }).setLegacyMode();
+        // Of one page only the colours differ between the schemes; all else was judged in the light one.
+        if (scheme === "dark") axe.withRules(["color-contrast"]);
+        const { violations } = await axe.analyze();
         expect(
           violations.map(
             (v) =>

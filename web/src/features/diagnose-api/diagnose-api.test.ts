@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
-import { beforeAll, describe, expect, it, vi } from "vitest";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import * as z from "zod";
 import { bundleTasks } from "../../../../scripts/parts/web.mjs";
 import { diagnoseRequest, openApi } from "./index.server";
@@ -15,6 +15,7 @@ beforeAll(async () => {
   // The server runs in the folder of the application.
   vi.spyOn(process, "cwd").mockReturnValue(`${root}web`);
 });
+afterAll(() => vi.restoreAllMocks());
 
 const ask = async (body: string) => {
   const answer = await diagnoseRequest(
