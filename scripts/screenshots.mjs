@@ -1,4 +1,7 @@
-/** `npm run screenshots`: one picture of each main view, from the demo, into docs/screenshots. */
+/**
+ * `npm run screenshots`: one picture of each main view, from the demo, into docs/screenshots. Names as
+ * arguments make only those.
+ */
 import { mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -23,6 +26,8 @@ await inCare(async (care) => {
 
   /** Opens a page, does what `work` says and takes the picture. */
   async function picture(name, options, work) {
+    const wanted = process.argv.slice(2);
+    if (wanted.length > 0 && !wanted.includes(name)) return;
     const context = await browser.newContext({ baseURL: address, ...options });
     const page = await context.newPage();
     page.setDefaultTimeout(15_000);

@@ -21,6 +21,9 @@ const PRINTED = [
   ],
 ];
 
+/** What says nothing but where more is said. */
+const POINTS_ELSEWHERE = /complete log of this run/i;
+
 /** The cause told by a program's output; otherwise its last line that says something. */
 export function toldBy(text, where) {
   const [, tell] = PRINTED.find(([pattern]) => pattern.test(text)) ?? [];
@@ -28,7 +31,7 @@ export function toldBy(text, where) {
   const lines = text
     .split("\n")
     .map((line) => line.trim())
-    .filter((line) => line !== "");
+    .filter((line) => line !== "" && !POINTS_ELSEWHERE.test(line));
   return (
     lines.findLast((line) => /fatal|panic|error/i.test(line)) ?? lines.at(-1) ?? "it said nothing"
   );

@@ -41,6 +41,8 @@ const door = await hold(socketName("cluster", data), (socket) => {
   socket.on("error", () => undefined);
   socket.on("data", () => undefined);
   if (answer) tell(socket, answer);
+  // Whoever came for the server has heard why there is none.
+  if (answer?.gaveUp) void close();
   const left = () => {
     holders.delete(socket);
     // The last one is told by the end of the connection that all has stopped.
@@ -65,7 +67,8 @@ try {
   answer = { gaveUp: inWords(error) };
 }
 tellAll(answer);
-if (answer.gaveUp) await close();
+// Nobody may have come yet: the reason waits for them.
+if (answer.gaveUp && holders.size > 0) await close();
 
 /** Starts the server and resolves when it takes connections. */
 async function serve() {

@@ -84,7 +84,10 @@ function take(door, signal) {
     const aborted = () => socket.destroy(signal.reason);
     signal?.addEventListener("abort", aborted, { once: true });
     socket.once("error", (error) => (signal?.aborted ? reject(error) : resolve(undefined)));
-    void closed.then(() => resolve(undefined));
+    void closed.then(() => {
+      signal?.removeEventListener("abort", aborted);
+      resolve(undefined);
+    });
     const stop = async () => {
       socket.end();
       await closed;

@@ -33,9 +33,9 @@ const HOLDER = `
     return 0;
   });`;
 
-/** @param {{ scripts?: string, uid?: number, mask?: number }} how - as whom, with which copy of the scripts */
-function holder(root, { scripts = parts, uid, mask } = {}) {
-  const env = { ...process.env, ROOT: root, ...(mask ? { MASK: String(mask) } : {}) };
+/** @param {{ scripts?: string, uid?: number, mask?: number, env?: object }} how - as whom, with which copy of the scripts */
+function holder(root, { scripts = parts, uid, mask, env: more } = {}) {
+  const env = { ...process.env, ...more, ROOT: root, ...(mask ? { MASK: String(mask) } : {}) };
   const code = HOLDER.replaceAll("PARTS/", scripts.endsWith("/") ? scripts : `${scripts}/`);
   const run = launch(process.execPath, ["--input-type=module", "-e", code], { env, uid, cwd: "/" });
   return { ...run, address: () => addressOf(run) };
@@ -230,6 +230,44 @@ describe("a cluster that cannot start", () => {
       `yard-tack: ${root}/.yard belongs to somebody else or is closed; start as the user it belongs to, or give it to this one. Nothing was changed.\n`,
     );
   });
+
+  it("says what to have installed where there is no PostgreSQL and it may not do so itself", async () => {
+    const root = checkout("without");
+    cpSync(parts, join(root, "parts"), { recursive: true });
+    const run = holder(root, {
+      ...(isRoot ? { uid: NOBODY, scripts: join(root, "parts") } : {}),
+      env: { YARD_POSTGRES_HOME: join(root, "nothing") },
+    });
+    expect(await run.ended).toBe(1);
+    expect(run.printed()).toBe(
+      "yard-tack: PostgreSQL is missing; have Debian's package postgresql installed or set DATABASE_URL to a server of your own.\n",
+    );
+  });
+
+  it.each([
+    ["make", { initdb: "initdb: error: could not create file: No space left on device" }],
+    ["start", { postgres: "FATAL:  could not write lock file: No space left on device" }],
+  ])(
+    "says that the disk is full when it cannot %s, and nothing is left behind",
+    async (what, says) => {
+      const root = checkout(`full-${what}`);
+      // Programs that say what PostgreSQL says then; making works where only starting is asked about.
+      const programs = join(root, "programs/15/bin");
+      mkdirSync(programs, { recursive: true });
+      const made =
+        'mkdir -p "$2/global" && touch "$2/global/pg_control" "$2/postgresql.conf" && echo 15 > "$2/PG_VERSION"';
+      for (const name of ["initdb", "postgres"]) {
+        const does = says[name] ? `echo "${says[name]}" >&2; exit 1` : made;
+        writeFileSync(join(programs, name), `#!/bin/sh\n${does}\n`, { mode: 0o755 });
+      }
+      const run = holder(root, { env: { YARD_POSTGRES_HOME: join(root, "programs") } });
+      expect(await run.ended).toBe(1);
+      expect(run.printed()).toMatch(
+        /^yard-tack: .*the disk that holds \S+ is full \(\d+ MB free\); make room and start again\. What was saved is kept\..*\n$/,
+      );
+      await nothingLeft(root);
+    },
+  );
 
   it("says what stands in the way of its folder", async () => {
     const root = checkout("in-the-way");
