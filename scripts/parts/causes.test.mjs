@@ -17,7 +17,8 @@ describe("the cause of a failure, for a person", () => {
   it("is the last line that names a fault where nothing is known of it", () => {
     const log = "LOG: starting\nFATAL: data directory has wrong ownership\nLOG: bye\n";
     expect(toldBy(log, "/tmp")).toBe("FATAL: data directory has wrong ownership");
-    const npm = "npm error reason: self-signed certificate\nnpm error A complete log of this run is in x\n";
+    const npm =
+      "npm error reason: self-signed certificate\nnpm error A complete log of this run is in x\n";
     expect(toldBy(npm, "/tmp")).toBe("npm error reason: self-signed certificate");
     expect(toldBy("\n", "/tmp")).toBe("it said nothing");
   });
