@@ -1,10 +1,11 @@
 "use client";
 
 import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
-import { Button, Loader, NativeSelect, Textarea, TextInput } from "@mantine/core";
+import { Loader, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
 import { useEffect, useEffectEvent, useState, useTransition } from "react";
 import { Fields } from "@/shell/fields";
+import { FormEnd } from "@/shell/form-end";
 import { PageHead } from "@/shell/page-head";
 import { useActionForm } from "@/shell/use-action-form";
 import { callFields } from "./call-fields";
@@ -98,14 +99,9 @@ export function NewCallForm({
             ))}
           </fieldset>
           <Textarea label="In the caller's words" rows={3} {...field("note")} />
-          {fault ? (
-            <p role="alert" className={classes.error}>
-              {fault}
-            </p>
-          ) : null}
-          <Button type="submit" loading={pending}>
+          <FormEnd fault={fault} pending={pending}>
             Open the run sheet
-          </Button>
+          </FormEnd>
         </Fields>
       </form>
     </main>

@@ -1,7 +1,8 @@
 "use client";
 
-import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { NativeSelect, TextInput } from "@mantine/core";
 import { Fields } from "@/shell/fields";
+import { FormEnd } from "@/shell/form-end";
 import { useActionForm } from "@/shell/use-action-form";
 import { makePerson } from "./new-person";
 import { personFields } from "./person-fields";
@@ -35,14 +36,9 @@ export function NewPersonForm({ back }: { back: string }) {
             { value: "us", label: "US: psi, gpm, in" },
           ]}
         />
-        {fault ? (
-          <p role="alert" className={classes.error}>
-            {fault}
-          </p>
-        ) : null}
-        <Button type="submit" loading={pending}>
+        <FormEnd fault={fault} pending={pending}>
           Add and go on
-        </Button>
+        </FormEnd>
       </Fields>
     </form>
   );

@@ -1,7 +1,8 @@
 "use client";
 
-import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { NativeSelect, TextInput } from "@mantine/core";
 import { Fields } from "@/shell/fields";
+import { FormEnd } from "@/shell/form-end";
 import { PageHead } from "@/shell/page-head";
 import { useActionForm } from "@/shell/use-action-form";
 import { makePump } from "./new-pump";
@@ -61,14 +62,9 @@ export function NewPumpForm({
             ]}
           />
           <TextInput label="What it is for" {...field("purpose")} />
-          {fault ? (
-            <p role="alert" className={classes.formError}>
-              {fault}
-            </p>
-          ) : null}
-          <Button type="submit" loading={pending}>
+          <FormEnd fault={fault} pending={pending}>
             Make the pump
-          </Button>
+          </FormEnd>
         </Fields>
       </form>
     </main>
