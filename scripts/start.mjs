@@ -9,9 +9,10 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { inCare } from "./parts/care.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
+import { demandFreePort } from "./parts/ports.mjs";
 import { removePostgres, startPostgres } from "./parts/postgres.mjs";
 import { giveUp, say } from "./parts/say.mjs";
-import { bundleTasks, demandFreePort, ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
+import { bundleTasks, ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const dev = process.argv.includes("--dev");

@@ -1,7 +1,7 @@
 import { createServer } from "node:net";
 import { expect, describe, it } from "vitest";
 import { runningServer } from "./parts/cluster.mjs";
-import { freePort } from "./parts/web.mjs";
+import { freePort } from "./parts/ports.mjs";
 import { ask } from "./testing/processes.mjs";
 import { dataFolder, nothingLeft, npmStart, pidsOf, status } from "./testing/starting.mjs";
 

@@ -1,6 +1,7 @@
 /** The demo served for a while, on a database that is thrown away: for pictures and figures. */
+import { freePort } from "./ports.mjs";
 import { startPostgres } from "./postgres.mjs";
-import { ensureBuild, freePort, prepareDatabase, serve } from "./web.mjs";
+import { ensureBuild, prepareDatabase, serve } from "./web.mjs";
 
 /**
  * @param {{ name: string, signal: AbortSignal, onStop: (undo: () => unknown) => void }} options - folder

@@ -9,11 +9,11 @@
  */
 import { chownSync, closeSync, openSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { createServer } from "node:net";
 import { toldBy, toldBySystem } from "./causes.mjs";
 import { start } from "./child.mjs";
 import { clearTheWay, makeCluster, runningServer } from "./cluster.mjs";
 import { hold, socketName } from "./lock.mjs";
+import { freePort } from "./ports.mjs";
 import { GaveUp } from "./say.mjs";
 
 const { bin, folder, owner, throwAway } = JSON.parse(process.argv[2]);
@@ -157,14 +157,4 @@ function tail() {
 function inWords(error) {
   if (error instanceof GaveUp) return error.message;
   return toldBySystem(error) ?? String(error?.stack ?? error);
-}
-
-function freePort() {
-  return new Promise((resolve, reject) => {
-    const probe = createServer().once("error", reject);
-    probe.listen(0, "127.0.0.1", () => {
-      const { port: free } = probe.address();
-      probe.close(() => resolve(free));
-    });
-  });
 }

@@ -1,11 +1,11 @@
 /** Builds and serves the application. */
 import { writeFileSync } from "node:fs";
-import { createConnection, createServer } from "node:net";
 import { join } from "node:path";
 import { demandRoom, toldBy } from "./causes.mjs";
 import { run, start, stop } from "./child.mjs";
 import { hashOf, isFresh } from "./freshness.mjs";
 import { withLock } from "./lock.mjs";
+import { isListening } from "./ports.mjs";
 import { giveUp, say } from "./say.mjs";
 
 const next = (root) => join(root, "node_modules/next/dist/bin/next");
@@ -85,38 +85,6 @@ export async function prepareDatabase(root, { url, demo, signal }) {
   if (code !== 0 && fault) giveUp(fault);
   process.stderr.write(output);
   if (code !== 0) giveUp("the database could not be prepared; what went wrong is above.");
-}
-
-const isListening = (port) =>
-  new Promise((resolve) => {
-    const socket = createConnection({ port, host: "127.0.0.1" });
-    socket.once("connect", () => {
-      socket.destroy();
-      resolve(true);
-    });
-    socket.once("error", () => resolve(false));
-  });
-
-/**
- * A port that nobody listens on.
- * @returns {Promise<number>}
- */
-export const freePort = () =>
-  new Promise((resolve, reject) => {
-    const probe = createServer().once("error", reject);
-    probe.listen(0, "127.0.0.1", () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
-
-/** Gives up with one line when somebody else has the port. */
-export async function demandFreePort(port) {
-  if (await isListening(port)) {
-    giveUp(
-      `port ${port} is taken; stop what uses it, or choose another: PORT=${port + 1} npm start`,
-    );
-  }
 }
 
 /**

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { expect, onTestFinished } from "vitest";
-import { freePort } from "../parts/web.mjs";
+import { freePort } from "../parts/ports.mjs";
 import { launch, processesWith } from "./processes.mjs";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));

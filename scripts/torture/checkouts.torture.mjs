@@ -13,7 +13,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it, onTestFinished } from "vitest";
-import { freePort } from "../parts/web.mjs";
+import { freePort } from "../parts/ports.mjs";
 import { isRoot, launch, processesWith } from "../testing/processes.mjs";
 import { status } from "../testing/starting.mjs";
 

@@ -1,6 +1,7 @@
 import { fileURLToPath } from "node:url";
 import AxeBuilder from "@axe-core/playwright";
-import { freePort, prepareDatabase, serve } from "../../scripts/parts/web.mjs";
+import { freePort } from "../../scripts/parts/ports.mjs";
+import { prepareDatabase, serve } from "../../scripts/parts/web.mjs";
 import { freshDatabase } from "../src/testing/fresh-database";
 import { expect, test } from "./test";
 

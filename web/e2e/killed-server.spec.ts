@@ -1,5 +1,6 @@
 import { fileURLToPath } from "node:url";
-import { freePort, serve } from "../../scripts/parts/web.mjs";
+import { freePort } from "../../scripts/parts/ports.mjs";
+import { serve } from "../../scripts/parts/web.mjs";
 import { allSent, figure, openCall, read, step, toReadings } from "./sheet";
 import { expect, test } from "./test";
 

@@ -4,7 +4,8 @@
  */
 import { fileURLToPath } from "node:url";
 import { expect, test as base } from "@playwright/test";
-import { freePort, serve } from "../../scripts/parts/web.mjs";
+import { freePort } from "../../scripts/parts/ports.mjs";
+import { serve } from "../../scripts/parts/web.mjs";
 import { freshDatabase } from "../src/testing/fresh-database";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));

@@ -20,5 +20,5 @@ export async function choicesFor(text: string, always?: string): Promise<Choices
   const parsed = asked.safeParse({ text, always });
   if (!parsed.success) return { pumps: [], more: false };
   const pumps = await pumpChoices(parsed.data.text, parsed.data.always);
-  return { pumps: pumps.slice(0, MOST_CHOICES + 1), more: pumps.length > MOST_CHOICES };
+  return { pumps, more: pumps.length > MOST_CHOICES };
 }

@@ -162,5 +162,9 @@ describe("a yard that fills up", () => {
     expect(found.pumps.map((p) => p.name)).toEqual([expect.stringMatching(/^F-00007, /)]);
     const kept = await choicesFor("nothing at all", found.pumps[0]?.id);
     expect(kept.pumps).toEqual(found.pumps);
+    // One that would not be among the first is there when it is the one that was asked for.
+    const [last] = (await choicesFor("TH-3")).pumps;
+    expect(all.pumps).not.toContainEqual(last);
+    expect((await choicesFor("", last?.id)).pumps).toContainEqual(last);
   });
 });
