@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { onDisk } from "./sheet";
 import { expect, test } from "./test";
 
 /** Makes a pump of a tag and a family and opens its rating. */
@@ -141,15 +142,11 @@ async function drawnSheet(page: Page): Promise<Buffer> {
   return Buffer.from(url.split(",")[1] ?? "", "base64");
 }
 
-test("a curve is traced over a picture that is turned by 3°", async ({ page }) => {
+test("a curve is traced over a picture that is turned by 3°", async ({ page }, testInfo) => {
   const id = await newPump(page, "CV-3");
   await way(page, "Trace a picture");
   const picture = page.getByLabel("Choose or take a picture of the curve sheet");
-  await picture.setInputFiles({
-    name: "huge.png",
-    mimeType: "image/png",
-    buffer: Buffer.alloc(40_000_000),
-  });
+  await picture.setInputFiles(onDisk(testInfo, "huge.png", Buffer.alloc(40_000_000)));
   await expect(page.getByText(/huge.png is 40 MB; at most 30 MB/)).toBeVisible();
   await picture.setInputFiles({
     name: "letter.png",

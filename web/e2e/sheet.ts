@@ -1,7 +1,8 @@
 /** What the tests do at a pump, in the words of the interface. */
+import { writeFileSync } from "node:fs";
 import type { CauseId } from "@yard-tack/core/case";
 import { observationRow, testRow } from "@yard-tack/core/diagnosis";
-import { expect, type Locator, type Page } from "@playwright/test";
+import { expect, type Locator, type Page, type TestInfo } from "@playwright/test";
 
 /** Opens the open call of a pump from the Slate. */
 export async function openCall(page: Page, tag: string): Promise<void> {
@@ -84,6 +85,13 @@ export async function answerTest(page: Page, id: string, cause: CauseId): Promis
   await page.getByRole("button", { name: outcomeFor(id, cause), exact: true }).click();
   await allSent(page);
   await expect(page.getByText(testRow(id)?.name ?? id).first()).toBeVisible();
+}
+
+/** A large file as a camera has one, on the disk: handed over by the test itself it takes most of a minute. */
+export function onDisk(info: TestInfo, name: string, bytes: Buffer): string {
+  const path = info.outputPath(name);
+  writeFileSync(path, bytes);
+  return path;
 }
 
 /** Goes to a step by its knot. */

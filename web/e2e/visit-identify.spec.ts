@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allSent, figure, freshCall, keysAreApart, read, step } from "./sheet";
+import { allSent, figure, freshCall, keysAreApart, onDisk, read, step } from "./sheet";
 import { expect, test } from "./test";
 
 test("plates against the register, what cannot be read, and the code on the tag", async ({
@@ -73,7 +73,7 @@ const pictureOf = (page: Page, width: number, height: number) =>
 
 test("photos are shrunk and turned on the device, kept through a reload, and nothing else is taken", async ({
   page,
-}) => {
+}, testInfo) => {
   await freshCall(page, "PH-1");
   await step(page, "Look and listen");
   const part = page.locator('[data-photos="look"]');
@@ -86,22 +86,16 @@ test("photos are shrunk and turned on the device, kept through a reload, and not
     buffer: Buffer.from("%PDF-1.7"),
   });
   await expect(part.getByRole("alert")).toContainText("plan.pdf is not a picture");
-  await input.setInputFiles({
-    name: "broken.jpg",
-    mimeType: "image/jpeg",
-    buffer: Buffer.alloc(40_000_000, 7),
-  });
+  await input.setInputFiles(onDisk(testInfo, "broken.jpg", Buffer.alloc(40_000_000, 7)));
   await expect(part.getByRole("alert")).toContainText(
     "broken.jpg (40 MB) cannot be read as a picture",
   );
   await expect(part.locator("img")).toHaveCount(0);
 
   // Forty megabytes that are a picture are kept, small.
-  await input.setInputFiles({
-    name: "large.png",
-    mimeType: "image/png",
-    buffer: Buffer.concat([png, Buffer.alloc(40_000_000 - png.length)]),
-  });
+  await input.setInputFiles(
+    onDisk(testInfo, "large.png", Buffer.concat([png, Buffer.alloc(40_000_000 - png.length)])),
+  );
   await expect(part.locator("img")).toHaveAttribute("width", "1600");
   await expect(part.getByRole("alert")).toHaveCount(0);
   await part.getByRole("button", { name: "Turn" }).click();

@@ -142,4 +142,8 @@ describe("load", () => {
       loadOf(measured, clamp)?.fraction.u ?? 1,
     );
   });
+
+  it("knows a no-load current on the plate to 2 %", () => {
+    expect(noLoadCurrentOf({ ...PLATE, noLoadCurrent: 10 })).toEqual({ value: 10, u: 0.2 });
+  });
 });

@@ -103,3 +103,52 @@ describe("rolled leads", () => {
     ).toBeUndefined();
   });
 });
+
+describe("figures of a motor at rest", () => {
+  it("take the cable off before the temperature", () => {
+    // 60 °C: (2.5144 − 0.2)/(1 + 0.00393 · 40) = 2.3144/1.1572.
+    const found = windings([2.5144, 2.5144, 2.5144], 333.15, 0.2);
+    expect(found?.at20C[0]).toBeCloseTo(2, 4);
+  });
+
+  it("have no verdict on a capacitor whose plate cannot be read", () => {
+    expect(capacitor(2.5, 400, 50)).toEqual({
+      capacitance: 2.5 / (2 * Math.PI * 50 * 400),
+      deviationPercent: undefined,
+      outcome: undefined,
+    });
+    expect(capacitor(2 * Math.PI * 50 * 400 * 25e-6, 400, 50, 20e-6)?.outcome).toBe("high");
+  });
+
+  it("need three full rows of currents and of leads", () => {
+    const even = LATIN.map(() => [10, 10, 10]);
+    const [one = [], two = []] = LATIN;
+    expect(rollLeads(even, [one, two, ["T1", "T2"]])).toBeUndefined();
+    expect(
+      rollLeads(
+        [
+          [10, 10, 10],
+          [10, 10, 10],
+          [10, 10],
+        ],
+        LATIN,
+      ),
+    ).toBeUndefined();
+    expect(rollLeads(even, [one, two])).toBeUndefined();
+    expect(rollLeads(even, LATIN)).toMatchObject({ supplyShare: 0, motorShare: 0 });
+  });
+
+  it("are balanced only when every hook-up is", () => {
+    // Two hook-ups even, one uneven by a tenth.
+    const found = rollLeads(
+      [
+        [10, 10, 10],
+        [10, 10, 10],
+        [11, 10, 9],
+      ],
+      LATIN,
+    );
+    expect(found?.outcome).not.toBe("balanced");
+    expect(found?.imbalancePercentPerHookUp[2]).toBeCloseTo(10, 6);
+  });
+});

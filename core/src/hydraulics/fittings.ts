@@ -38,52 +38,36 @@ export const FITTINGS = {
 
 export type FittingId = keyof typeof FITTINGS;
 
-/** Absolute roughness [m] by what a pipe is made of; the first word that fits decides. */
-const ROUGHNESS: readonly (readonly [words: string, metres: number])[] = [
-  ["stainless", 0.045e-3],
-  ["galvani", 0.15e-3],
-  ["zinc", 0.15e-3],
-  ["rust", 1e-3],
-  ["cast", 0.26e-3],
-  ["ductile", 0.1e-3],
-  ["concrete", 1e-3],
-  ["rubber", 0.03e-3],
-  ["hose", 0.03e-3],
-  ["steel", 0.05e-3],
-  ["copper", 0.0015e-3],
-  ["brass", 0.0015e-3],
-  ["pvc", 0.0015e-3],
-  ["pe", 0.0015e-3],
-  ["pp", 0.0015e-3],
-  ["plastic", 0.0015e-3],
+/** Polyethylene in any of its grades, and not the end of "pipe". */
+const POLYETHYLENE = /\b(?:hd|md|ld)?pe(?:x|\d+)?\b/;
+
+/** What a pipe is made of, the first row that fits decides: absolute roughness [m] and Hazen–Williams C. */
+const MATERIALS: readonly (readonly [words: RegExp, metres: number, c: number])[] = [
+  [/stainless/, 0.045e-3, 140],
+  [/galvani|zinc/, 0.15e-3, 120],
+  [/rust/, 1e-3, 80],
+  [/cast/, 0.26e-3, 100],
+  [/ductile/, 0.1e-3, 120],
+  [/concrete/, 1e-3, 120],
+  [/rubber|hose/, 0.03e-3, 140],
+  [/steel/, 0.05e-3, 120],
+  [/copper|brass/, 0.0015e-3, 140],
+  [/pvc|plastic|\bpp/, 0.0015e-3, 150],
+  [POLYETHYLENE, 0.0015e-3, 150],
 ];
 
-/** Roughness taken for a pipe nobody described: steel, some years old. */
-const USUAL_ROUGHNESS = 0.1e-3;
+/** A pipe nobody described: steel, some years old. */
+const UNDESCRIBED = { roughness: 0.1e-3, c: 120 } as const;
+
+const rowOf = (material: string | undefined) => {
+  const text = material?.toLowerCase() ?? "";
+  return MATERIALS.find(([words]) => words.test(text));
+};
 
 /** Absolute roughness of a material [m]. Source: Moody 1944 and later tables. */
-export function roughnessOf(material: string | undefined): number {
-  const text = material?.toLowerCase() ?? "";
-  return ROUGHNESS.find(([word]) => text.includes(word))?.[1] ?? USUAL_ROUGHNESS;
-}
+export const roughnessOf = (material: string | undefined): number =>
+  rowOf(material)?.[1] ?? UNDESCRIBED.roughness;
 
-/** Hazen–Williams C by what a pipe is made of; the first word that fits decides. */
-const SMOOTHNESS: readonly (readonly [word: string, c: number])[] = [
-  ["cast", 100],
-  ["rust", 80],
-  ["galvani", 120],
-  ["concrete", 120],
-  ["stainless", 140],
-  ["steel", 120],
-  ["copper", 140],
-  ["pvc", 150],
-  ["pe", 150],
-  ["plastic", 150],
-  ["hose", 140],
-];
-
-/** Hazen–Williams C of a material; 120 when nobody said. Source: usual handbook values, some years old. */
-export function hazenCOf(material: string | undefined): number {
-  const text = material?.toLowerCase() ?? "";
-  return SMOOTHNESS.find(([word]) => text.includes(word))?.[1] ?? 120;
-}
+/** Hazen–Williams C of a material. Source: usual handbook values, some years old. */
+export const hazenCOf = (material: string | undefined): number =>
+  rowOf(material)?.[2] ?? UNDESCRIBED.c;

@@ -147,6 +147,8 @@ describe("proving dead", () => {
       testerDoubtful: true,
     });
     expect(deadTestState(pump("portable", {}, null), new Map()).proven).toBe(false);
+    const engine = pump("portable", { drive: { kind: "engine" } }, null);
+    expect(deadTestState(engine, new Map()).proven).toBe(false);
   });
 });
 
@@ -206,6 +208,10 @@ describe("advice, tools and rotation", () => {
     expect(t.tests).toEqual(["milliohm meter"]);
     expect(t.parts).toContain("wear rings");
     expect(t.parts).not.toContain("mechanical seal");
+    // One of two gauges is not both.
+    const gauges = (p: ReturnType<typeof pump>) => takeAlong(p, ["shut-off-head"], []).tests;
+    expect(gauges(pump("end-suction"))).not.toContain("both gauges");
+    expect(gauges(pump("sump", { installation: "submerged" }))).toContain("both gauges");
     expect(
       takeAlong(pump("portable", { drive: { kind: "engine" } }, null), [], []).readings,
     ).not.toContain("clamp meter");
@@ -243,6 +249,11 @@ describe("plates", () => {
     expect(comparePlate(field("serial"), read("AB 12"), "ab12").kind).toBe("agrees");
     expect(comparePlate(field("efficiency"), read("91 %"), 0.91).kind).toBe("agrees");
     expect(comparePlate(field("serviceFactor"), read("1,15"), 1.15).kind).toBe("agrees");
+    // A share is a share with or without its sign, and a factor is none.
+    expect(comparePlate(field("efficiency"), read("91"), 0.91).kind).toBe("agrees");
+    expect(comparePlate(field("efficiency"), read("0.91"), 0.91).kind).toBe("agrees");
+    expect(comparePlate(field("serviceFactor"), read("2"), 2).kind).toBe("agrees");
+    expect(comparePlate(field("serial"), read("A  B 1"), "ab 1").kind).toBe("agrees");
   });
   it("says what is new, missing, unreadable or not understood", () => {
     expect(comparePlate(field("current"), read("14.5 A"), undefined)).toEqual({
@@ -250,6 +261,7 @@ describe("plates", () => {
       plate: "14.5 A",
     });
     expect(comparePlate(field("current"), undefined, "14 A").kind).toBe("not-read");
+    expect(comparePlate(field("current"), read("  "), "14 A").kind).toBe("not-read");
     expect(comparePlate(field("current"), { text: "", unreadable: true }, "14 A")).toEqual({
       kind: "unreadable",
       register: "14 A",
