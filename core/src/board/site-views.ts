@@ -25,7 +25,7 @@ export interface PhasesView {
   /** Half width of one current's 95 % band, the part that differs between phases [A]. */
   readonly ampsBand95: number | undefined;
   /** Standard uncertainty of one current, as the Board takes it [A]. */
-  readonly uAmps: number | undefined;
+  readonly uAmps: number;
   readonly lostPhase: number | undefined;
   readonly loadFraction: number | undefined;
   readonly shaftPower:
@@ -66,7 +66,7 @@ export function phasesOf({ situation, parts }: Diagnosis): PhasesView | undefine
       e.amps && e.uAmpsPercent !== undefined
         ? (K95 * e.uAmpsPercent * e.amps.mean) / 100 / Math.sqrt(2 / 3)
         : undefined,
-    uAmps: meanAmps(parts.snapshot)?.u,
+    uAmps: Math.max(0, ...parts.snapshot.amps.map((a) => a?.apart ?? 0)),
     lostPhase: e.lostPhase,
     loadFraction: e.loadFraction?.value,
     shaftPower: p && { value: p.value, low95: p.value - K95 * p.u, high95: p.value + K95 * p.u },

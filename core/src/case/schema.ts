@@ -245,7 +245,11 @@ export const snapshotSchema = strict({
   inputPower: repeated("power"),
   powerFactor: plainNumber(0, 1),
   gaugeClass: optional({ suction: gaugeClass, discharge: gaugeClass }),
-  clampClass: optional({ range: quantity("current"), percent: plainNumber(0, 100) }),
+  clampClass: optional({
+    range: quantity("current"),
+    percent: plainNumber(0, 100),
+    digits: plainNumber(0, 100),
+  }),
   flowClass: optional({ percent: plainNumber(0, 100) }),
   bearingTemperature: repeated("temperature"),
   casingTemperature: repeated("temperature"),

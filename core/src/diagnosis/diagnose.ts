@@ -101,7 +101,7 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
         minutes: t.row.minutes,
         why: whyTest(t, posterior),
       })),
-      forbiddenTests: forbiddenTests(situation),
+      forbiddenTests: forbiddenTests(situation, posterior.nothingFlows),
       stop,
       explanation: explain(posterior, where, situation, snapshot, hasRating(situation), units),
       cautions: cautionsOf(tests),

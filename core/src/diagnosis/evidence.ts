@@ -10,13 +10,17 @@ import { isModelled } from "./test-rates.ts";
 
 /** One thing that speaks for or against causes. */
 export interface EvidenceItem {
-  readonly kind: "reading" | "observation" | "test" | "running" | "level";
+  readonly kind: "reading" | "observation" | "test" | "running" | "level" | "margin" | "counted";
   readonly id: string;
   /** ln p(item | cause, everything else), one per cause in the order of the posterior. */
   readonly logLikelihood: readonly number[];
   readonly reading?: ReadingEvidence;
   readonly observation?: ObservationRow & { readonly present: boolean };
   readonly outcome?: string;
+  /** What was counted, over what is usual of it. */
+  readonly counted?: { readonly what: string; readonly ratio: number; readonly of: string };
+  /** NPSH available less required at the duty, by layout and sheet [m]. */
+  readonly margin?: number;
   /** Level of the source over the shaft, today and in the register [m]. */
   readonly level?: { readonly seen: number; readonly register: number };
 }

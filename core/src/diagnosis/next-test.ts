@@ -1,7 +1,7 @@
 /** Which test tells most per minute, looking two tests ahead where that changes the first choice. */
 import type { Situation } from "../visit/index.ts";
 import { readAlready } from "./evidence.ts";
-import { forbiddenWhy, possible } from "./test-conditions.ts";
+import { forbiddenDry, forbiddenWhy, possible } from "./test-conditions.ts";
 import type { Posterior } from "./posterior.ts";
 import { type TestRow, TESTS } from "./tables/tests/index.ts";
 
@@ -50,7 +50,8 @@ export function rankTests(situation: Situation, posterior: Posterior): RankedTes
       possible(t.where, situation) &&
       !situation.tests.some((d) => d.test === t.id) &&
       !readAlready(t.id, situation) &&
-      forbiddenWhy(t, situation) === undefined,
+      forbiddenWhy(t, situation) === undefined &&
+      forbiddenDry(t, situation, posterior.nothingFlows) === undefined,
   ).map((row): Candidate => ({
     row,
     minutes: row.minutes + row.hazardMinutes,

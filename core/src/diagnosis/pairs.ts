@@ -94,6 +94,7 @@ const SUMS = [
   "drag",
   "headDoubt",
   "shortBy",
+  "slow",
   "suctionOffset",
   "dischargeOffset",
   "offsetSpread",
@@ -112,6 +113,7 @@ export function together(one: Partial<Condition>, two: Partial<Condition>): Part
     ...factors,
     ...sums,
     dead: a.dead ?? b.dead,
+    fallen: a.fallen || b.fallen,
     vapour: vapours.includes("must") ? "must" : vapours.includes("may") ? "may" : "must-not",
     supply: bothSupplies(a.supply, b.supply),
   };

@@ -1,7 +1,8 @@
 /** From situation to posterior: priors, forward models, observations and tests brought together. */
 import type { CauseId, TestId } from "../case/index.ts";
-import type { Situation } from "../visit/index.ts";
+import type { Situation, Snapshot } from "../visit/index.ts";
 import { type EvidenceItem, observationItems, runningItem, testItems } from "./evidence.ts";
+import { countedItems } from "./counted-signs.ts";
 import { historyFactor } from "./history.ts";
 import { noticedItems } from "./impressions.ts";
 import { logSum } from "./model/log-sum.ts";
@@ -10,6 +11,7 @@ import { ownCurves } from "./model/own-curves.ts";
 import type { OperatingState, Setting } from "./model/operating-state.ts";
 import { weighPairs } from "./pairs.ts";
 import { levelItem } from "./level-evidence.ts";
+import { marginItem } from "./margin-evidence.ts";
 import { prepare } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
 import { applies, type CauseRow, CAUSES } from "./tables/causes/index.ts";
@@ -39,6 +41,8 @@ export interface Posterior {
   }[];
   /** Bits each item speaks for a cause: change of its log odds when the item is left out. */
   readonly bits: (item: EvidenceItem, causeIndex: number) => number;
+  /** How likely it is that nothing worth the name flows as the pump stands: dry, shut in, or not turning. */
+  readonly nothingFlows: number;
   /** Probability of every cause with one item left out, in the order of `causes`. */
   readonly without: (item: EvidenceItem) => readonly number[];
   /** Probability of each outcome of a test under a cause, by index. */
@@ -52,7 +56,7 @@ export function posteriorOf(situation: Situation): Posterior {
   const shared =
     situation.displacement !== undefined ||
     situation.snapshots.length + situation.fingerprints.length > 1;
-  const running = situation.snapshots.filter((s) => s.running);
+  const running = snapshotsOf(situation);
   const keys = running.map((s) => s.key);
   // What people tell of belongs to the pump as it was found; without a rating only tables know it.
   const found = model ? running.findIndex((s) => s.valve === "as-found" || s.valve === "open") : -1;
@@ -82,6 +86,8 @@ export function posteriorOf(situation: Situation): Posterior {
   ];
   const others: EvidenceItem[] = [
     ...levelItem(situation, causes),
+    ...countedItems(situation, causes),
+    ...marginItem(situation, prepared[found], causes),
     ...runningItem(situation, causes),
     ...observationItems(situation, causes, byState),
     ...testItems(situation, causes, rates, byState),
@@ -126,10 +132,34 @@ export function posteriorOf(situation: Situation): Posterior {
       spared.set(item, without);
       return ((odds[c] ?? 0) - (without[c] ?? 0)) / Math.LN2;
     },
+    nothingFlows: causes.reduce((sum, _, c) => {
+      const sizes = weighed[c]?.sizes() ?? [];
+      if (found < 0) return sum + (probability[c] ?? 0) * dryAsTold(situation, causes[c]);
+      const dry = sizes.reduce(
+        (s, { share, state, setting }) => s + (isDry(state, setting) ? share : 0),
+        0,
+      );
+      return sum + (probability[c] ?? 0) * dry;
+    }, 0),
     without: (item) => softmax(leftOut(item)),
     rates,
   };
 }
+
+/** Below this share of its best-point flow nothing worth the name comes. */
+const NEXT_TO_NOTHING = 0.04;
+
+const isDry = ({ flow }: OperatingState, { pump, condition }: Setting): boolean =>
+  condition.dead !== null || flow < NEXT_TO_NOTHING * pump.bestFlow;
+
+/** Chance that nothing comes where only people tell of it. */
+const NOTHING_AS_TOLD = 0.8;
+
+const dryAsTold = (situation: Situation, row: CauseRow | undefined): number => {
+  if (situation.snapshots.some((s) => (s.flow?.value ?? 0) > 0)) return 0;
+  if (row?.condition(1).dead) return 1;
+  return situation.present.includes("complaint.no-flow") ? NOTHING_AS_TOLD : 0;
+};
 
 function causeOf(
   row: CauseRow,
@@ -156,6 +186,21 @@ function causeOf(
     },
   };
 }
+
+/** The running snapshots; where nothing was read but people tell of it, the pump as they found it. */
+function snapshotsOf(situation: Situation): readonly Snapshot[] {
+  const running = situation.snapshots.filter((s) => s.running);
+  return running.length > 0 || situation.snapshots.length > 0 ? running : [AS_TOLD];
+}
+
+const AS_TOLD: Snapshot = {
+  key: "told",
+  label: "",
+  valve: "as-found",
+  running: true,
+  volts: [],
+  amps: [],
+};
 
 function priorsOf(situation: Situation, causes: readonly CauseRow[]): readonly number[] {
   const row = priorRow(situation.family, situation.installation, situation.driver);

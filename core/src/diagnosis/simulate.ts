@@ -96,7 +96,7 @@ export function simulate(
     amps: ampsAt(motor, state.power * condition.supply.apparentLoad),
     phaseShares: phaseShares(condition.supply),
     voltShare: condition.supply.volts,
-    speed: nominal * condition.speed,
+    speed: nominal * condition.speed * (1 - condition.slow),
   });
 }
 
@@ -117,7 +117,7 @@ function stateAt(
 
 const drawnBy = (motor: MotorPlate | undefined, power: number): Snapshot["amps"] => {
   const value = ampsAt(motor, power);
-  return value === undefined ? [] : [{ value, u: 0 }];
+  return value === undefined ? [] : [{ value, u: 0, apart: 0 }];
 };
 
 /** How a supply spreads the current over the phases: the first is furthest from the mean. */

@@ -3,15 +3,40 @@ import type { TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import { type TestConditions, type TestRow, TESTS } from "./tables/tests/index.ts";
 
-/** Tests that could be thought of here but must not be done, each with the reason. */
+/**
+ * Tests that could be thought of here but must not be done, each with the reason.
+ * @param nothingFlows - how likely the pump is dry, shut in or jammed as it stands
+ */
 export function forbiddenTests(
   situation: Situation,
+  nothingFlows: number,
 ): { readonly id: TestId; readonly why: string }[] {
   return TESTS.flatMap((t) => {
-    const why = forbiddenWhy(t, situation);
+    const why = forbiddenWhy(t, situation) ?? forbiddenDry(t, situation, nothingFlows);
     return why ? [{ id: t.id, why }] : [];
   });
 }
+
+/** Tests that keep a pump running, or start it again and again, against what may be no water at all. */
+const NEEDS_FLOW: readonly TestId[] = [
+  "throttle-and-listen",
+  "slow-and-listen",
+  "shut-off-head",
+  "two-direction",
+  "roll-leads",
+];
+/** Above this chance that nothing flows they wait. */
+const LIKELY_DRY = 0.3;
+
+/** Why a test must wait until water flows; undefined when it need not. */
+export const forbiddenDry = (
+  t: Pick<TestRow, "id" | "where">,
+  situation: Situation,
+  nothingFlows: number,
+): string | undefined =>
+  nothingFlows > LIKELY_DRY && NEEDS_FLOW.includes(t.id) && possible(t.where, situation)
+    ? "Stop: as it stands hardly anything flows. It would run dry or shut in: fill, vent and look at the valves first."
+    : undefined;
 
 export const NO_REVERSE_WHEN_SCREWED =
   "Stop: a wheel screwed onto its shaft can unscrew in reverse and wreck the pump.";

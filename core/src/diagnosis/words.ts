@@ -61,6 +61,14 @@ function plainWords(item: EvidenceItem, system: UnitSystem): string {
     );
     return `level ${seen} over the shaft, ${register} in the register`;
   }
+  if (item.counted) {
+    const { what, ratio, of } = item.counted;
+    return `${what}, ${formatNumber(100 * ratio, 2)} % ${of}`;
+  }
+  if (item.margin !== undefined) {
+    const metres = formatSi(Math.abs(item.margin), "length", system, 2);
+    return `NPSH at the duty by level and sheet, ${metres} ${item.margin < 0 ? "short" : "to spare"}`;
+  }
   if (item.kind === "test") {
     const row = testRow(item.id);
     const outcome = row?.outcomes.find((o) => o.id === item.outcome);

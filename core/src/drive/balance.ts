@@ -12,22 +12,19 @@ export interface BalanceVerdict {
   readonly withheld: boolean;
 }
 
-/** Share of a clamp's error that differs from phase to phase; the rest is common and drops out. */
-const REPEAT_SHARE = 0.5;
-
 /** Where a note and where an alarm begins [%], and between them which of the two is near. */
 const LIMITS = { note: 5, alarm: 10, between: 7.5 } as const;
 
 /**
  * Judges three currents.
  * @param amps - three [A]
- * @param uClamp - standard uncertainty of one of them, what is common to all included [A]
+ * @param uApart - standard uncertainty of one of them, without what is common to all [A]
  * @returns undefined without three currents of a mean above 0
  */
-export function judgeBalance(amps: readonly number[], uClamp: number): BalanceVerdict | undefined {
+export function judgeBalance(amps: readonly number[], uApart: number): BalanceVerdict | undefined {
   const found = imbalance(amps, "amps");
   if (!found) return undefined;
-  const u = imbalanceUncertainty(found.mean, uClamp * REPEAT_SHARE);
+  const u = imbalanceUncertainty(found.mean, uApart);
   const limit = found.percent >= LIMITS.between ? LIMITS.alarm : LIMITS.note;
   const band95 = K95 * u;
   return { found, u, band95, withheld: Math.abs(found.percent - limit) < band95 };

@@ -1,8 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clampVerdict, inrush, judgeBalance, loadVerdict, plateLimit } from "./index.ts";
+import {
+  clampClassOf,
+  clampUncertainty,
+  clampVerdict,
+  inrush,
+  judgeBalance,
+  loadVerdict,
+  plateLimit,
+} from "./index.ts";
 
-const CLAMP = { range: 60, percent: 2, turns: 1 };
+const CLAMP = { range: 60, percent: 2, digits: 3, turns: 1 };
 
 describe("clamp on a small current", () => {
   it("withholds the verdict and names the turns that would settle it", () => {
@@ -41,7 +49,7 @@ describe("clamp on a small current", () => {
         fc.array(fc.double({ min: 0.5, max: 60, noNaN: true }), { minLength: 3, maxLength: 3 }),
         (amps) => {
           const clamp = clampVerdict(amps, CLAMP);
-          const board = judgeBalance(amps, ((CLAMP.percent / 100) * CLAMP.range) / Math.sqrt(3));
+          const board = judgeBalance(amps, clampUncertainty(CLAMP, 0).apart);
           expect(clamp?.withheld).toBe(board?.withheld);
           expect(clamp?.band).toBe(board?.found.band);
           expect(clamp?.bandPercent).toBe(board?.band95);

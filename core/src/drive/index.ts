@@ -1,6 +1,6 @@
 export { judgeBalance } from "./balance.ts";
-export { clampVerdict } from "./clamp.ts";
-export type { Clamp, ClampVerdict } from "./clamp.ts";
+export { clampClassOf, clampUncertainty, clampVerdict } from "./clamp.ts";
+export type { Clamp, ClampClass, ClampVerdict, StatedClamp } from "./clamp.ts";
 export { inrush, USUAL_INRUSH } from "./inrush.ts";
 export type { Inrush } from "./inrush.ts";
 export { loadVerdict, plateLimit } from "./overload.ts";

@@ -111,15 +111,18 @@ export function noLoadCurrentOf(plate: MotorPlate): Uncertain | undefined {
  * current in proportion.
  * @param amps - mean with standard uncertainty [A]
  * @param voltage - mean supply [V], when read
+ * @param frequencyRatio - what a drive gives over the plate's frequency: the current tells the torque, and the
+ *   volts that belong to it fall with it
  */
 export function loadOf(
   plate: MotorPlate,
   amps: Uncertain,
   voltage?: number,
+  frequencyRatio = 1,
 ): { readonly fraction: Uncertain; readonly shaftPower: Uncertain } | undefined {
   const noLoad = noLoadCurrentOf(plate);
   if (!plate.current || !noLoad) return undefined;
-  const v = voltage && plate.voltage ? voltage / plate.voltage : 1;
+  const v = voltage && plate.voltage ? voltage / plate.voltage / frequencyRatio : 1;
   const fullLoad = plate.current / v;
   const work = (i: number, im: number, fl: number): number => {
     const x = loadFromCurrent(i, fl, im * v);
@@ -132,7 +135,10 @@ export function loadOf(
   const byPlate = work(amps.value, noLoad.value, fullLoad * 1.02) - value;
   const u = addInSquares(byAmps, byNoLoad, byPlate, 0.01);
   return {
-    fraction: { value, u },
-    shaftPower: { value: value * plate.power, u: u * plate.power },
+    fraction: { value: value * frequencyRatio, u: u * frequencyRatio },
+    shaftPower: {
+      value: value * plate.power * frequencyRatio,
+      u: u * plate.power * frequencyRatio,
+    },
   };
 }

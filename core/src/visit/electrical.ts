@@ -26,6 +26,13 @@ export function meanVolts(snapshot: Snapshot): number | undefined {
   return read.length > 0 ? read.reduce((a, b) => a + b, 0) / read.length : undefined;
 }
 
+/** What a drive gives over the plate's frequency; 1 on the mains, and where nobody read it. */
+export function driveShare({ motor, driveKind, curve }: Situation, snapshot: Snapshot): number {
+  if (driveKind !== "vfd") return 1;
+  if (snapshot.frequency) return snapshot.frequency / (motor?.frequency ?? 50);
+  return snapshot.speed && curve?.speed ? snapshot.speed.value / curve.speed : 1;
+}
+
 export interface ElectricalResult {
   readonly loadFraction: Uncertain | undefined;
   /** [W] */
@@ -48,10 +55,14 @@ export function electricalOf(situation: Situation, snapshot: Snapshot): Electric
   const amps = meanAmps(snapshot);
   const volts = meanVolts(snapshot);
   const phases = complete(snapshot.amps.map((a) => a?.value));
-  const verdict = phases && amps && judgeBalance(phases, amps.u);
+  const apart = Math.max(0, ...snapshot.amps.map((a) => a?.apart ?? 0));
+  const verdict = phases && amps && judgeBalance(phases, apart);
   const lost = phases && phaseLoss(phases);
   const input = powerIn(situation, snapshot, amps, volts);
-  const byCurrent = motor && amps && !lost ? loadOf(motor, amps, volts) : undefined;
+  const byCurrent =
+    motor && amps && !lost
+      ? loadOf(motor, amps, volts, driveShare(situation, snapshot))
+      : undefined;
   const shaftPower = byPower(situation, snapshot) ?? byCurrent?.shaftPower;
   return {
     loadFraction:

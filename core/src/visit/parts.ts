@@ -1,4 +1,5 @@
 /** Duty point, NPSH and drive of one snapshot, each from the same core functions. */
+import { displacementNpshr } from "../displacement/index.ts";
 import {
   bestEfficiencyFlow,
   betweenSpeeds,
@@ -94,6 +95,21 @@ export function curveAt(situation: Situation, speed: number | undefined): RatedC
 
 const levelChangeOf = ({ timedLevel }: Situation) => timedLevel && flowFromLevel(timedLevel);
 
+/** NPSH required [m]: of a curve at the flow, of a displacement pump at its speed and the liquid's viscosity. */
+function requiredNpsh(
+  { displacement, liquid }: Situation,
+  curve: RatedCurve | undefined,
+  flow: number | undefined,
+  speed: number | undefined,
+): number | undefined {
+  if (displacement) {
+    const rated = displacement.points[0]?.speed;
+    const turning = speed ?? rated;
+    return turning && displacementNpshr(displacement, turning, liquid.kinematicViscosity);
+  }
+  return curve && flow !== undefined ? readCurve(curve, flow).npshr : undefined;
+}
+
 /** Everything that can be worked out of one snapshot without asking why. */
 export function partsOf(situation: Situation, snapshot: Snapshot): VisitParts {
   const speed = pumpSpeed(situation, snapshot);
@@ -120,14 +136,15 @@ export function partsOf(situation: Situation, snapshot: Snapshot): VisitParts {
     electrical,
     npsh: npsh({
       gauge: snapshot.suction,
-      layout: layoutOf(situation, snapshot),
+      // The ejector of a deep jet hangs in the water and pushes: its level is no lift of the pump.
+      layout: situation.family === "jet-deep" ? undefined : layoutOf(situation, snapshot),
       state: {
         atmosphere: situation.atmosphere,
         vapourPressure: situation.liquid.vapourPressure,
         density: situation.liquid.density,
       },
       flow,
-      required: flow && curve ? readCurve(curve, flow.value).npshr : undefined,
+      required: requiredNpsh(situation, curve, flow?.value, speed?.value),
     }),
   };
 }

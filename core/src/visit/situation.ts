@@ -92,6 +92,10 @@ export interface Situation {
     readonly frequency: number | undefined;
     readonly current: number | undefined;
   };
+  /** Shaft at the seal [m], when stated. */
+  readonly shaft: number | undefined;
+  /** Starts an hour and what the motor bears; undefined where nobody counted. */
+  readonly starts: { readonly perHour: number; readonly limit: number } | undefined;
   /** Free surface of the sump [m²], when the register has it. */
   readonly sumpArea: number | undefined;
   readonly layout: SuctionLayout | undefined;
@@ -230,6 +234,8 @@ export function situationOf(file: CaseFile): Situation {
       frequency: pump.motor?.frequency?.si,
       current: pump.motor?.current?.si,
     },
+    shaft: pump.seal?.shaft?.si,
+    starts: startsOf(file),
     sumpArea: sumpAreaOf(file),
     layout: layoutOfCase(context, viscosity, reference),
     suctionSide: suctionSideOfCase(context, viscosity, reference),
@@ -291,6 +297,19 @@ function inletOf(file: CaseFile): Situation["inlet"] {
 }
 
 const disc = (diameter: number): number => (Math.PI * diameter ** 2) / 4;
+
+/** Starts that small motors bear in an hour where no plate says more. */
+const USUAL_LIMIT = 15;
+
+/** Starts an hour: as counted, else by a watch on one run and one stop. */
+function startsOf({ sump, pump }: CaseFile) {
+  const [run, off] = [sump?.runTime?.si, sump?.offTime?.si];
+  const timed =
+    run !== undefined && off !== undefined && run + off > 0 ? 3600 / (run + off) : undefined;
+  const perHour = sump?.startsPerHour ?? timed;
+  if (perHour === undefined) return undefined;
+  return { perHour, limit: sump?.limit ?? pump.motor?.startsPerHour ?? USUAL_LIMIT };
+}
 
 /** Free surface of the sump [m²]: as stated, else of its diameter. */
 function sumpAreaOf({ sump }: CaseFile): number | undefined {

@@ -1,5 +1,6 @@
 /** One snapshot of a case as SI readings with their standard uncertainty. */
 import type { CaseFile, CaseSnapshot, ValvePosition } from "../case/index.ts";
+import { clampClassOf, clampUncertainty, type StatedClamp } from "../drive/index.ts";
 import type { GaugeLine, GaugeReading } from "../hydraulics/index.ts";
 import {
   absolutePa,
@@ -17,6 +18,12 @@ import {
 } from "../quantity/index.ts";
 import type { CaseNote } from "./case-note.ts";
 
+/** A current in one line [A]. */
+export interface LineCurrent extends Uncertain {
+  /** That part of its standard uncertainty which differs from line to line [A]. */
+  readonly apart: number;
+}
+
 export interface Snapshot {
   /** Unlike that of any other snapshot of the case: its label, counted where two have one. */
   readonly key: string;
@@ -33,18 +40,20 @@ export interface Snapshot {
   readonly discharge?: GaugeReading;
   /** Line to line [V]; undefined where a phase was not read. */
   readonly volts: readonly (number | undefined)[];
-  readonly amps: readonly (Uncertain | undefined)[];
+  readonly amps: readonly (LineCurrent | undefined)[];
   /** Captured start current [A]. */
   readonly inrush?: number;
   /** [W] */
   readonly inputPower?: Uncertain;
   readonly powerFactor?: number;
+  /** Drops at the shaft seal [m³/s]. */
+  readonly leakage?: number;
   /** Level of the source above the datum [m], when read on the day. */
   readonly level?: number;
 }
 
-/** Standard uncertainty of a meter or clamp nobody described, as a fraction of the reading. */
-const ASSUMED = { flow: 0.03, amps: 0.02, speed: 0.001, power: 0.02 } as const;
+/** Standard uncertainty of a meter nobody described, as a fraction of the reading. */
+const ASSUMED = { flow: 0.03, speed: 0.001, power: 0.02 } as const;
 
 /** A pressure as gauge pressure, whichever way it was written. */
 export const gauge = (q: Quantity, atmosphere: AbsolutePa): GaugePa =>
@@ -88,8 +97,11 @@ export function snapshotOf(
   const relative = (list: readonly Quantity[], fraction: number, key: string) =>
     scalar(list, (mean) => fraction * Math.abs(mean), `${path}.${key}`, notes);
   const flowClass = s.flowClass?.percent;
-  const clamp = s.clampClass?.percent;
-  const clampSpan = s.clampClass?.range?.si;
+  const clamp = {
+    percent: s.clampClass?.percent,
+    digits: s.clampClass?.digits,
+    range: s.clampClass?.range?.si,
+  };
   const speed = relative(s.speed, ASSUMED.speed, "speed");
   return {
     key,
@@ -108,21 +120,29 @@ export function snapshotOf(
     volts: (s.volts ?? []).map((v) =>
       v.length > 0 ? repeats(v.map((q) => q.si)).mean * perLine : undefined,
     ),
-    amps: (s.amps ?? []).map((a, i) =>
-      scalar(
-        a,
-        (mean) =>
-          clamp === undefined
-            ? ASSUMED.amps * mean
-            : ((clamp / 100) * (clampSpan ?? mean)) / Math.sqrt(3),
-        `${path}.amps[${i}]`,
-        notes,
-      ),
-    ),
-    inrush: relative(s.inrush, ASSUMED.amps, "inrush")?.value,
+    amps: (s.amps ?? []).map((a, i) => currentOf(a, clamp, `${path}.amps[${i}]`, notes)),
+    inrush: relative(s.inrush, ASSUMED.power, "inrush")?.value,
     inputPower: relative(s.inputPower, ASSUMED.power, "inputPower"),
     powerFactor: s.powerFactor,
     level: s.level[0]?.si,
+    leakage: relative(s.leakage, 0.1, "leakage")?.value,
+  };
+}
+
+/** A current by its clamp, and what of its doubt differs from line to line. */
+function currentOf(
+  list: readonly Quantity[],
+  stated: StatedClamp,
+  path: string,
+  notes: CaseNote[],
+): LineCurrent | undefined {
+  const doubt = (reading: number) => clampUncertainty(clampClassOf(stated, reading), reading);
+  const apart = scalar(list, (mean) => doubt(mean).apart, path, notes);
+  if (!apart) return undefined;
+  return {
+    value: apart.value,
+    u: addInSquares(apart.u, doubt(apart.value).common),
+    apart: apart.u,
   };
 }
 

@@ -22,6 +22,14 @@ export function pumpSpeed(situation: Situation, snapshot: Snapshot): PumpSpeed |
   return expectedSpeed(situation, snapshot);
 }
 
+/** Whether somebody read at what speed the pump runs, or what its drive is set to. */
+export const speedWasRead = ({ driveKind }: Situation, { speed, frequency }: Snapshot): boolean =>
+  speed !== undefined || (driveKind === "vfd" && frequency !== undefined);
+
+/** Whether the speed is a setting: a drive's or a governor's, and nothing that must be so. */
+export const speedIsSet = ({ driveKind }: Situation): boolean =>
+  driveKind === "vfd" || driveKind === "engine";
+
 /** The speed this drive should give, whatever the tachometer says. */
 export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpeed | undefined {
   const { motor, driveKind } = situation;

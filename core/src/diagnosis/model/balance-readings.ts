@@ -14,7 +14,9 @@ const LASTING_IMBALANCE = 0.8;
 /** What one percent of volts makes of the currents [%]. */
 const AMPS_PER_VOLT_IMBALANCE = 7;
 /** What a clamp shows with one line dead [%]. */
-const LOST_PHASE = { percent: 97, spread: 8 } as const;
+const LOST_PHASE = { percent: 98, spread: 3 } as const;
+/** How uneven the volts are where a line is dead before the meter, and how often it is dead behind it [%]. */
+const LOST_VOLTS = { spread: 30, behind: 0.5 } as const;
 
 /** How uneven the currents of this motor usually are [%]. */
 function usualImbalance({ situation, snapshot }: ReadingContext) {
@@ -40,7 +42,9 @@ export function phaseBalance(context: ReadingContext): ReadingEvidence | undefin
     still: true,
     under: ({ condition: c }) => {
       const { supply } = c;
-      if (supply.phaseLost) return constant(LOST_PHASE.percent, LOST_PHASE.spread ** 2);
+      if (supply.phaseLost) {
+        return constant(LOST_PHASE.percent, LOST_PHASE.spread ** 2 + clamp ** 2);
+      }
       const volts = measured ?? Math.max(0, supply.voltImbalance - 0.35);
       const byVolts = AMPS_PER_VOLT_IMBALANCE * volts;
       const uVolts =
@@ -117,7 +121,12 @@ export function voltBalance({
     still: true,
     under: ({ condition: { supply, looseness } }) =>
       supply.phaseLost
-        ? constant(volts.percent, LOST_PHASE.spread ** 2)
+        ? {
+            ...constant(volts.percent, LOST_VOLTS.spread ** 2),
+            log: Math.log(
+              LOST_VOLTS.behind * usualVolts(volts.percent) + (1 - LOST_VOLTS.behind) / 100,
+            ),
+          }
         : constant(
             supply.voltImbalance,
             supply.voltImbalanceSpread ** 2 + (looseness * 2) ** 2,
@@ -126,3 +135,10 @@ export function voltBalance({
           ),
   };
 }
+
+/** Density of the imbalance that sound volts show [1/%]. */
+const usualVolts = (percent: number): number => {
+  const { voltImbalance, voltImbalanceSpread } = SOUND.supply;
+  const z = (percent - voltImbalance) / voltImbalanceSpread;
+  return Math.exp(-0.5 * z * z) / (voltImbalanceSpread * Math.sqrt(2 * Math.PI));
+};

@@ -3,8 +3,10 @@
  * understands. A cause at severity 0 is {@link SOUND}: the healthy pump.
  */
 export interface Condition {
-  /** Speed over the speed the drive should give. */
+  /** Speed over the speed the drive should give, by the motor's own slip. */
   readonly speed: number;
+  /** Share of the speed that belt, coupling, governor or setting keep from it. */
+  readonly slow: number;
   /** Flow axis of the curve, as by another wheel. */
   readonly curveFlow: number;
   readonly curveHead: number;
@@ -33,8 +35,10 @@ export interface Condition {
   readonly dead: Dead | null;
   /** Whether vapour at the eye belongs to this cause, cannot be there, or may be. */
   readonly vapour: "must" | "must-not" | "may";
-  /** Share of the NPSH required that is missing, beyond what the suction's readings tell. */
+  /** NPSH missing beyond what is known of it, in standard uncertainties of that. */
   readonly shortBy: number;
+  /** Whether it is the source that has fallen, where nobody read its level, and not warmth or the wheel. */
+  readonly fallen: boolean;
   /** How little the model knows of the head under this condition, as a share of it. */
   readonly headDoubt: number;
   /** Error of a gauge as a share of its span, and how widely such errors scatter. */
@@ -96,6 +100,7 @@ export const SOUND_SUPPLY: Supply = {
 /** The healthy pump on its clean system. */
 export const SOUND: Condition = {
   speed: 1,
+  slow: 0,
   curveFlow: 1,
   curveHead: 1,
   curvePower: 1,
@@ -112,6 +117,7 @@ export const SOUND: Condition = {
   dead: null,
   vapour: "must-not",
   shortBy: 0,
+  fallen: false,
   headDoubt: 0,
   suctionOffset: 0,
   dischargeOffset: 0,

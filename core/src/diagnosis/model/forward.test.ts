@@ -26,11 +26,20 @@ function settingFor(condition: Partial<Condition>): Setting {
   return {
     pump,
     condition: { ...SOUND, ...condition },
-    speedRatio: condition.speed ?? 1,
+    speedRatio: (condition.speed ?? 1) * (1 - (condition.slow ?? 0)),
+    meantSpeed: 1,
+    speedDoubt: 0,
     ownFlow: 1,
     ownHead: 1,
     shut: false,
-    suction: { still: 11, loss: 0.6, referenceFlow: pump.bestFlow, measured: false },
+    suction: {
+      still: 11,
+      loss: 0.6,
+      referenceFlow: pump.bestFlow,
+      measured: false,
+      levelRead: false,
+      doubt: 0.4,
+    },
   };
 }
 
@@ -143,7 +152,14 @@ describe("forward models", () => {
     const known: Setting = {
       ...settingFor(condition),
       pump: { ...pump, npshrKnown: true },
-      suction: { still: sound.npshr, loss: 0, referenceFlow: 1, measured: false },
+      suction: {
+        still: sound.npshr,
+        loss: 0,
+        referenceFlow: 1,
+        measured: false,
+        levelRead: false,
+        doubt: 0.4,
+      },
     };
     const out = emptyState();
     operate(known, sound.flow, out);

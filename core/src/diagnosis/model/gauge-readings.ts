@@ -119,10 +119,10 @@ export function suctionGauge({
       const ofLoss = (perMetre * lossDoubt(suction)) ** 2;
       const velocity = bore ? velocityHead(1, bore) : 0;
       return {
-        at: ({ suctionLoss, flow }, out) => {
+        at: ({ suctionLoss, fall, flow }, out) => {
           const q2 = flow * flow;
           const lasting = standing + ofLoss * q2 * q2;
-          out.predicted = (depth - suctionLoss - height - velocity * q2) * perMetre + offset;
+          out.predicted = (depth - fall - suctionLoss - height - velocity * q2) * perMetre + offset;
           out.variance = fixed + lasting;
           out.lasting = Math.sqrt(lasting);
         },
@@ -169,27 +169,29 @@ export function dischargeGauge(context: ReadingContext): ReadingEvidence | undef
     dimension: "pressure",
     seen: g.pressure,
     still: false,
-    under: ({ condition: c, speedRatio, pump, suction }) => {
+    under: ({ condition: c, speedRatio, speedDoubt, pump, suction }) => {
       // Head is added to what the suction gauge shows; what that shows too much is not there.
       const offset = c.dischargeOffset * span - c.suctionOffset * (s ? suctionSpan : 0);
       const scatter =
         own +
         (c.offsetSpread * (c.dischargeOffset ? span : c.suctionOffset ? suctionSpan : 0)) ** 2 +
         (c.dead ? (c.dead.headSpread * model.shutOffHead * perMetre) ** 2 : 0);
-      const fixedShare = spread.head ** 2 + c.headDoubt ** 2 + (c.looseness * 0.2) ** 2;
+      const fixedShare =
+        spread.head ** 2 + c.headDoubt ** 2 + (c.looseness * 0.2) ** 2 + (2 * speedDoubt) ** 2;
       const ofSheet = spread.head ** 2;
       const perSheetFlow = 1 / (speedRatio * c.curveFlow);
       const ofLoss = lossDoubt(suction) ** 2;
       const drawnUp = s ? 0 : 1;
       return {
-        at: ({ head, flow, innerFlow, suctionLoss }, out) => {
+        at: ({ head, flow, innerFlow, suctionLoss, fall }, out) => {
           const q2 = flow * flow;
           const byFlow = spread.flow * pump.steepness(innerFlow * perSheetFlow);
           const byFlow2 = byFlow * byFlow;
           const head2 = head * head;
           const ofSuction = standing + ofLoss * q2 * q2;
           out.predicted =
-            (head - fixed - (velocityPart + riser) * q2 - drawnUp * suctionLoss) * perMetre +
+            (head - fixed - (velocityPart + riser) * q2 - drawnUp * (suctionLoss + fall)) *
+              perMetre +
             offset;
           out.variance =
             scatter + ((fixedShare + byFlow2) * head2 + ofSuction) * perMetre * perMetre;

@@ -107,6 +107,11 @@ const atWork = ({ id, both }: Modelled): readonly CauseId[] => both ?? (id ? [id
 
 /** A condition this far below the best one is not tried on the pump's other own curves [ln]. */
 const BEYOND_RESCUE = 8;
+/** Times the gaps on both sides of the likeliest size are halved, and how far below the best it is worth that [ln]. */
+const REFINED = 4;
+const BEYOND_REFINEMENT = 14;
+/** A round that betters the likeliest size by less is the last one [ln]. */
+const WORTH_A_ROUND = 0.3;
 /** Further below than this, nobody asks what would be noticed there [ln]. */
 const BEYOND_NOTICE = 25;
 
@@ -150,8 +155,7 @@ export function scales(
     return made;
   }
 
-  const outcomes = (row: Modelled, size: number, severity: number): readonly Outcome[] => {
-    const tried = firstTries.get(row)?.[size] ?? firstTry(row, severity);
+  const outcomesOf = (tried: Tried): readonly Outcome[] => {
     const { outcomes: made, others } = tried;
     const [first] = made;
     if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
@@ -162,15 +166,70 @@ export function scales(
     return made;
   };
 
+  /** The sizes of a cause with their shares of its prior, finer round the likeliest one. */
+  function sizesTried(row: Modelled): readonly SizeTried[] {
+    const tried = (severity: number, size: number): readonly Outcome[] =>
+      outcomesOf(firstTries.get(row)?.[size] ?? firstTry(row, severity));
+    const given = row.severities.map(([severity, weight], i) => ({
+      at: i,
+      severity,
+      density: weight,
+      made: tried(severity, i),
+    }));
+    const sizes = [...given];
+    const logOf = (s: (typeof sizes)[number]) =>
+      s.made.reduce((most, o) => Math.max(most, o.log), Number.NEGATIVE_INFINITY);
+    let before = Number.NEGATIVE_INFINITY;
+    for (let round = 0; round < REFINED && row.severityMeans && sizes.length > 1; round++) {
+      const likeliest = sizes.reduce((a, b) => (logOf(b) > logOf(a) ? b : a));
+      const reached = logOf(likeliest);
+      if (reached < best - BEYOND_REFINEMENT || reached < before + WORTH_A_ROUND) break;
+      before = reached;
+      const k = sizes.indexOf(likeliest);
+      // From the upper gap down, so that the index of the lower one stays.
+      for (const [low, high] of [
+        [k, k + 1],
+        [k - 1, k],
+      ] as const) {
+        const [a, b] = [sizes[low], sizes[high]];
+        // Between an error to one side and to the other lies no error.
+        if (!a || !b || a.severity * b.severity <= 0) continue;
+        const severity = Math.sign(a.severity) * Math.sqrt(a.severity * b.severity);
+        sizes.splice(high, 0, {
+          at: (a.at + b.at) / 2,
+          severity,
+          density: (a.density + b.density) / 2,
+          made: outcomesOf(firstTry(row, severity)),
+        });
+      }
+    }
+    // Trapezoids over the sizes as they are listed; the first and the last reach half a step beyond.
+    const last = sizes.length - 1;
+    const masses = sizes.map(
+      (s, i) =>
+        (s.density *
+          ((sizes[i + 1]?.at ?? s.at) -
+            (sizes[i - 1]?.at ?? s.at) +
+            (i === 0 ? 1 : 0) +
+            (i === last ? 1 : 0))) /
+        2,
+    );
+    const sum = masses.reduce((x, y) => x + y, 0);
+    return sizes.map(({ severity, made }, i) => ({
+      severity,
+      made,
+      weight: (masses[i] ?? 0) / sum,
+    }));
+  }
+
   return {
     /** Marginal likelihood of all snapshots under one cause, severity and own curve summed out. */
     weigh(row: Modelled): Weighed {
-      const weightSum = row.severities.reduce((s, [, w]) => s + w, 0);
       const causes = atWork(row);
       const chances = noticed.impressions.map((i) => i.under(causes));
-      const nodes = row.severities.flatMap(([severity, weight], size) => {
-        const share = Math.log(weight / weightSum);
-        return outcomes(row, size, severity).map((o): Node => {
+      const nodes = sizesTried(row).flatMap(({ severity, weight, made }) => {
+        const share = Math.log(weight);
+        return made.map((o): Node => {
           const { scene } = o;
           const seen =
             scene && o.log > best - BEYOND_NOTICE ? chances.map((log) => log(scene)) : [];
@@ -190,6 +249,13 @@ export function scales(
       };
     },
   };
+}
+
+/** A size of a cause, its share of the prior, and what was tried of it. */
+interface SizeTried {
+  readonly severity: number;
+  readonly weight: number;
+  readonly made: readonly Outcome[];
 }
 
 /** One condition on one own curve, as one cause makes it. */

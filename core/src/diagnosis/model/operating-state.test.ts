@@ -20,9 +20,18 @@ const pump = curveModel(built.value);
 function at(speedRatio: number, condition: Partial<Condition> = {}): Setting {
   return {
     pump,
-    suction: { still: 9, loss: 1, referenceFlow: 0.03, measured: false },
+    suction: {
+      still: 9,
+      loss: 1,
+      referenceFlow: 0.03,
+      measured: false,
+      levelRead: false,
+      doubt: 0.4,
+    },
     condition: { ...SOUND, ...condition },
     speedRatio,
+    meantSpeed: 1,
+    speedDoubt: 0,
     ownFlow: 1,
     ownHead: 1,
     shut: false,
@@ -97,7 +106,14 @@ describe("a pump in some condition at a flow", () => {
       standing(
         {
           ...at(1, { vapour: "must" }),
-          suction: { still, loss: 0, referenceFlow: 0.03, measured: false },
+          suction: {
+            still,
+            loss: 0,
+            referenceFlow: 0.03,
+            measured: false,
+            levelRead: false,
+            doubt: 0.4,
+          },
         },
         0.02,
       );

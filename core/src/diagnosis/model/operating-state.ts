@@ -14,6 +14,10 @@ export interface SuctionModel {
   readonly referenceFlow: number;
   /** `still` comes from the gauge itself: losses are in it already. */
   readonly measured: boolean;
+  /** Somebody read the level on the day. */
+  readonly levelRead: boolean;
+  /** Standard uncertainty of `still` [m]. */
+  readonly doubt: number;
 }
 
 /** Filled anew for each evaluation; one object is reused because millions are made. */
@@ -28,8 +32,13 @@ export interface OperatingState {
   power: number;
   /** Suction loss, clean and extra [m]. */
   suctionLoss: number;
+  /** NPSH that is missing beside what is known [m], negative where there is more, and how far the source fell for it. */
+  missing: number;
+  fall: number;
   npsha: number;
   npshr: number;
+  /** Share of the head that vapour takes. */
+  vapourLoss: number;
 }
 
 export const emptyState = (): OperatingState => ({
@@ -38,8 +47,11 @@ export const emptyState = (): OperatingState => ({
   head: 0,
   power: 0,
   suctionLoss: 0,
+  missing: 0,
+  fall: 0,
   npsha: 0,
   npshr: 0,
+  vapourLoss: 0,
 });
 
 /** Where a pump of this condition stands on its curve, apart from the flow. */
@@ -49,6 +61,10 @@ export interface Setting {
   readonly condition: Condition;
   /** Actual over rated speed, the condition's own slowing included. */
   readonly speedRatio: number;
+  /** Speed it is meant to run at over the rated one: what a drive or a governor was set to on purpose. */
+  readonly meantSpeed: number;
+  /** How little is known of the actual speed, as a share of it. */
+  readonly speedDoubt: number;
   /** This pump's deviation from its sheet: factors on flow and head. */
   readonly ownFlow: number;
   readonly ownHead: number;
@@ -74,8 +90,11 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     out.head = c.dead.head * r2 * pump.shutOffHead;
     out.power = c.dead.power * r2 * r * (pump.bestPower ?? Number.NaN);
     out.suctionLoss = 0;
+    out.missing = 0;
+    out.fall = 0;
     out.npsha = suction.still ?? Number.NaN;
     out.npshr = r2 * pump.npshr(0);
+    out.vapourLoss = 0;
     return;
   }
   const flowScale = r * c.curveFlow * at.ownFlow;
@@ -100,7 +119,12 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   const q2 = (flow / suction.referenceFlow) ** 2;
   out.suctionLoss = (suction.loss * c.suctionThick + c.suctionLoss) * q2;
   const { still } = suction;
-  out.npsha = still === undefined ? Number.NaN : still - (suction.measured ? 0 : out.suctionLoss);
+  out.missing = c.vapour === "must" ? missingOf(at) : 0;
+  out.fall = c.fallen && !suction.measured && !suction.levelRead ? Math.max(0, out.missing) : 0;
+  out.npsha =
+    still === undefined
+      ? Number.NaN
+      : still - (suction.measured ? 0 : out.suctionLoss) - out.missing;
   out.npshr = r2 * pump.npshr(inner / flowScale);
 
   if (c.gas > 0) {
@@ -111,8 +135,9 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   if (c.vapour === "must" || (c.vapour === "may" && still !== undefined)) {
     const held = vapourHeadFactor(npshRatio(at, out));
     head *= held;
-    power *= 0.25 + 0.75 * held;
-  }
+    power *= 1 - VAPOUR_POWER * (1 - held);
+    out.vapourLoss = 1 - held;
+  } else out.vapourLoss = 0;
   out.flow = flow;
   out.innerFlow = inner;
   out.head = head;
@@ -133,6 +158,9 @@ export function headUnder(at: Setting, flow: number): number {
   return state.head;
 }
 
+/** Power lost with the head that vapour takes, as a share of it: 0.45 to 0.75 of published falls. */
+const VAPOUR_POWER = 0.6;
+
 /**
  * What the best suction designs need of the NPSH a usual pump needs: head is only taken off where no
  * pump would do. Suction specific speed 250 against 180, to the power 4/3.
@@ -140,20 +168,43 @@ export function headUnder(at: Setting, flow: number): number {
 const LEAST_NPSHR = 0.65;
 
 /**
- * NPSH available over required, as far as it takes head off. Where vapour is the cause itself and nobody
- * knows one of the two, it is short by what the condition says; where both are known, by that much more,
- * for level, warmth and the wheel's own need are never known exactly.
+ * NPSH available over required, as far as it takes head off. Where nobody knows what is available, the share that is
+ * missing at the reference flow stays missing at all: what is required follows the flow, so that the pump settles at
+ * the flow that its suction can feed.
  */
-function npshRatio(
-  { pump, suction, condition: c }: Setting,
-  { npsha, npshr }: OperatingState,
-): number {
+function npshRatio(at: Setting, { npsha, npshr }: OperatingState): number {
+  const { pump, suction, condition: c } = at;
   const known = suction.still !== undefined && pump.npshrKnown;
-  if (c.vapour === "must") return (known ? npsha / Math.max(npshr, 0.1) : 1) * (1 - c.shortBy);
+  if (c.vapour === "must" && !known)
+    return ((1 - shareMissing(c.shortBy)) * neededOf(at)) / Math.max(npshr, 0.1);
   const least = pump.npshrKnown ? npshr : LEAST_NPSHR * npshr;
   return npsha / Math.max(least, 0.1);
 }
 
-/** Head kept when NPSH is short: 0.97 at a ratio of 1 by definition, about half at 0.78. */
+/** NPSH required at the reference flow [m]. */
+const neededOf = ({ pump, suction, speedRatio: r }: Setting): number =>
+  r * r * pump.npshr(suction.referenceFlow / r);
+
+/** How far what a wheel needs lies from its sheet's, or from what is usual, as a share. */
+const NPSHR_DOUBT = { sheet: 0.08, guess: 0.3 } as const;
+
+/** Standard uncertainty of NPSH available less required [m]. */
+export const marginDoubt = (
+  { suction, pump }: Pick<Setting, "suction" | "pump">,
+  npshr: number,
+): number =>
+  Math.hypot(suction.doubt, (pump.npshrKnown ? NPSHR_DOUBT.sheet : NPSHR_DOUBT.guess) * npshr);
+
+/** NPSH that is missing beside what is known [m]: so many of its standard uncertainties. */
+const missingOf = (at: Setting): number =>
+  at.suction.still === undefined ? 0 : at.condition.shortBy * marginDoubt(at, neededOf(at));
+
+/** Share of the NPSH required that is missing where nothing is known of it, from next to none to nearly all. */
+const shareMissing = (shortBy: number): number => 1 - Math.exp(-Math.max(0.1, shortBy + 1.7) / 6);
+
+/** NPSH ratio over which the head that vapour takes grows e-fold. */
+const VAPOUR_FALL = 0.07;
+
+/** Head kept when NPSH is short: 0.97 at a ratio of 1 by definition, half at 0.8, next to nothing at 0.75. */
 const vapourHeadFactor = (ratio: number): number =>
-  Math.max(0.05, 1 - 0.03 * Math.exp(Math.min(6, 12.5 * (1 - ratio))));
+  Math.max(0.02, 1 - 0.03 * Math.exp(Math.min(6, (1 - ratio) / VAPOUR_FALL)));

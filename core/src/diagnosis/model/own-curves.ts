@@ -1,5 +1,5 @@
 /** How far this pump may lie from its sheet: the deviations tried, weighed by what its fingerprints say. */
-import type { Situation } from "../../visit/index.ts";
+import { type Situation, speedWasRead } from "../../visit/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { experienceOf, teachers } from "./fingerprint.ts";
 import type { FlowPrior } from "./flow-prior.ts";
@@ -12,6 +12,9 @@ import type { PumpModel } from "./pump-model.ts";
 export interface OwnCurve {
   readonly flow: number;
   readonly head: number;
+  /** Speed a drive or a governor is set to over the sheet's, where nobody read it; and how coarse that is. */
+  readonly speed: number;
+  readonly speedDoubt: number;
   readonly log: number;
   /** What the fingerprints teach if it is so. */
   readonly biases: Biases;
@@ -19,7 +22,7 @@ export interface OwnCurve {
 }
 
 export const AS_SHEET: readonly [OwnCurve] = [
-  { flow: 1, head: 1, log: 0, biases: NO_BIASES, system: undefined },
+  { flow: 1, head: 1, speed: 1, speedDoubt: 0, log: 0, biases: NO_BIASES, system: undefined },
 ];
 /**
  * Standard deviations from the curve tried when several snapshots share it, with their weights:
@@ -50,21 +53,28 @@ export function ownCurves(
   model: PumpModel | undefined,
   shared: boolean,
 ): OwnCurves {
-  if (!shared || !model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
+  if (!model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
+  const settings = settingsOf(situation);
+  const set = (curves: readonly OwnCurve[]) =>
+    curves.flatMap((c) => settings.map((s) => ({ ...c, ...s, log: c.log + s.log })));
+  if (!shared) {
+    const sheet = set(AS_SHEET);
+    return { sound: sheet, builtIn: () => sheet };
+  }
   const t = ownTolerance(situation);
   const prepared = teachers(situation.fingerprints).map((s) => prepare(situation, s, model, true));
+  const [asSheet] = AS_SHEET;
   const nodes = OWN_CURVE_NODES.map(([z, weight]): OwnCurve => {
     const node = {
       flow: 1 + (z * t.flow) / TOLERANCE_SIGMAS,
       head: 1 + (z * t.head) / TOLERANCE_SIGMAS,
     };
     const { log, biases, system } = experienceOf(prepared, SOUND, node);
-    return { ...node, log: Math.log(weight) + log, biases, system };
+    return { ...asSheet, ...node, log: Math.log(weight) + log, biases, system };
   });
   const sum = logSum(nodes.map((n) => n.log));
-  const sound = nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS);
+  const sound = set(nodes.map((n) => ({ ...n, log: n.log - sum })).filter((n) => n.log > HOPELESS));
   if (prepared.length === 0) return { sound, builtIn: () => sound };
-  const [asSheet] = AS_SHEET;
   const soundLog = experienceOf(prepared, SOUND, asSheet).log;
   return {
     sound,
@@ -72,7 +82,44 @@ export function ownCurves(
     builtIn: (condition) => {
       const { log, biases, system } = experienceOf(prepared, condition, asSheet);
       const there = { ...asSheet, log: log - soundLog, biases, system };
-      return [...sound, there].map((n) => ({ ...n, log: n.log - Math.LN2 }));
+      return [...sound, ...set([there])].map((n) => ({ ...n, log: n.log - Math.LN2 }));
     },
   };
+}
+
+/**
+ * Speeds that drives are set to over the sheet's, where nobody read it, with how often. Engines idle or stand at
+ * the governor's stop; drives are set to what the place needs.
+ */
+const SETTINGS = {
+  vfd: [
+    [1, 0.5],
+    [0.9, 0.2],
+    [0.8, 0.15],
+    [0.7, 0.1],
+    [0.6, 0.05],
+  ],
+  engine: [
+    [1, 0.45],
+    [0.9, 0.2],
+    [0.8, 0.13],
+    [0.7, 0.1],
+    [0.55, 0.07],
+    [0.4, 0.05],
+  ],
+} as const;
+/** Standard deviation of a speed between two of them. */
+const BETWEEN_SETTINGS = 0.03;
+
+function settingsOf(situation: Situation) {
+  const { driveKind } = situation;
+  const read = situation.snapshots.some((s) => s.running && speedWasRead(situation, s));
+  if (read || (driveKind !== "vfd" && driveKind !== "engine")) {
+    return [{ speed: 1, speedDoubt: 0, log: 0 }];
+  }
+  return SETTINGS[driveKind].map(([speed, share]) => ({
+    speed,
+    speedDoubt: BETWEEN_SETTINGS,
+    log: Math.log(share),
+  }));
 }

@@ -9,6 +9,8 @@ import {
   ratedSpeed,
   type Situation,
   type Snapshot,
+  speedIsSet,
+  speedWasRead,
   toleranceOf,
 } from "../../visit/index.ts";
 import { testRow } from "../tables/tests/index.ts";
@@ -17,6 +19,7 @@ import { type Condition, eased } from "./condition.ts";
 import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
+import type { OwnCurve } from "./own-curves.ts";
 import type { PumpModel } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
 import { readingsOf } from "./readings.ts";
@@ -41,6 +44,8 @@ export interface Prepared {
   /** Actual over rated speed with nothing wrong; whether a tachometer fixed it. */
   readonly speedRatio: number;
   readonly speedMeasured: boolean;
+  /** The speed is whatever a drive or a governor is set to; whether that was read. */
+  readonly speedIsSet: boolean;
   /** How people see it. */
   readonly surroundings: Surroundings;
   /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
@@ -56,13 +61,16 @@ export function prepare(
   shared: boolean,
 ): Prepared {
   const pump = model ?? placeholderFor(situation);
-  const speed = pumpSpeed(situation, snapshot);
+  const asSet = withSetting(situation, snapshot);
+  const speed = pumpSpeed(situation, asSet);
   const rated = ratedSpeed(situation);
   // A jet's table is for its motor on the mains, at whatever speed that gives.
   const fixed = situation.jet !== undefined && situation.curve === undefined;
   const speedRatio = speed && rated && !fixed ? speed.value / rated : 1;
   const spread = curveSpread(situation, pump, shared);
-  const readings = readingsOf(situation, snapshot, model, spread);
+  const readings = readingsOf(situation, asSet, model, spread).filter(
+    (r) => r.kind !== "speed-setting" || asSet === snapshot,
+  );
   const flowPrior = flowPriorOf(situation, snapshot, pump, speedRatio);
   return {
     snapshot,
@@ -71,10 +79,24 @@ export function prepare(
     suction: suctionModel(situation, snapshot, pump),
     flowPrior,
     speedRatio,
-    speedMeasured: speed?.measured ?? false,
+    speedMeasured: speedWasRead(situation, asSet),
+    speedIsSet: speedIsSet(situation),
     surroundings: surroundingsOf(situation, snapshot, flowPrior, ownTolerance(situation).head),
     cured: curedIn(situation, snapshot),
     scratch: emptyLikelihood(readings.length),
+  };
+}
+
+/** What a drive or a governor was set to when somebody read it holds for the whole visit. */
+function withSetting(situation: Situation, snapshot: Snapshot): Snapshot {
+  if (!speedIsSet(situation) || speedWasRead(situation, snapshot)) return snapshot;
+  const read = situation.snapshots.find((s) => s.running && speedWasRead(situation, s));
+  if (!read) return snapshot;
+  const { speed, frequency } = read;
+  return {
+    ...snapshot,
+    ...(speed ? { speed } : {}),
+    ...(frequency === undefined ? {} : { frequency }),
   };
 }
 
@@ -160,6 +182,9 @@ function curveSpread(
   };
 }
 
+/** Standard uncertainty of a level read today, of one that only the register has, and of one nobody wrote down [m]. */
+const LEVEL_DOUBT = { today: 0.1, register: 0.4, unwritten: 1.2 } as const;
+
 /** Clean loss taken for a suction nobody drew [m at the duty]. */
 const USUAL_SUCTION_LOSS = 0.8;
 
@@ -171,6 +196,7 @@ function suctionModel(situation: Situation, snapshot: Snapshot, pump: PumpModel)
   const air = atmosphere - liquid.vapourPressure;
   // A submerged inlet has no pipe, and a jet's table has its own in it.
   const none = situation.installation === "submerged" || situation.jet !== undefined;
+  const levelRead = snapshot.level !== undefined;
   const loss = lossOf(
     layout?.loss ?? situation.suctionSide.loss,
     referenceFlow,
@@ -178,18 +204,26 @@ function suctionModel(situation: Situation, snapshot: Snapshot, pump: PumpModel)
   );
   if (layout) {
     const still = (air + layout.surfacePressure) / perMetre + layout.sourceLevel;
-    return { still, ...loss, measured: false };
+    return {
+      still,
+      ...loss,
+      measured: false,
+      levelRead,
+      doubt: LEVEL_DOUBT[levelRead ? "today" : "register"],
+    };
   }
   const gauge = snapshot.suction;
   if (gauge) {
     const still = (air + gauge.pressure) / perMetre + countingHeight(gauge);
-    return { still, ...loss, measured: true };
+    return { still, ...loss, measured: true, levelRead, doubt: (gauge.u ?? 0) / perMetre };
   }
   const { surfacePressure } = situation.suctionSide;
   return {
     still: surfacePressure === undefined ? undefined : (air + surfacePressure) / perMetre,
     ...loss,
     measured: false,
+    levelRead,
+    doubt: LEVEL_DOUBT.unwritten,
   };
 }
 
@@ -252,16 +286,22 @@ function designOf({ duty, suctionSide }: Situation, pump: PumpModel) {
 export function settingOf(
   p: Prepared,
   condition: Condition,
-  own: { readonly flow: number; readonly head: number },
+  own: Pick<OwnCurve, "flow" | "head"> & Partial<Pick<OwnCurve, "speed" | "speedDoubt">>,
 ): Setting {
   const { valve } = p.snapshot;
   const closed = valve === "shut" || valve === "throttled";
+  const full = 1 - condition.slow;
+  // Where it is set low and that is the trouble, it was meant to run as the sheet says.
+  const set = condition.slow > 0 && p.speedIsSet ? 1 : (own.speed ?? 1);
+  // A measured speed is the speed, whatever made it so.
+  const speedRatio = p.speedMeasured ? p.speedRatio : p.speedRatio * condition.speed * full * set;
   return {
     pump: p.pump,
     suction: p.suction,
     condition: closed ? eased(condition) : condition,
-    // A measured speed is the speed, whatever made it so.
-    speedRatio: p.speedMeasured ? p.speedRatio : p.speedRatio * condition.speed,
+    speedRatio,
+    meantSpeed: p.speedIsSet ? Math.min(1, speedRatio / full) : 1,
+    speedDoubt: p.speedMeasured ? 0 : (own.speedDoubt ?? 0),
     ownFlow: own.flow,
     ownHead: own.head,
     shut: p.snapshot.valve === "shut",

@@ -39,7 +39,8 @@ export type ReadingKind =
   | "phase-shape"
   | "volt-balance"
   | "supply-voltage"
-  | "speed";
+  | "speed"
+  | "speed-setting";
 
 /** One reading as evidence. Prediction and seen value share a unit (SI; speeds r/min). */
 export interface ReadingEvidence {

@@ -1,7 +1,7 @@
 /** The readings a snapshot offers as evidence, in the order they are read at the pump. */
 import type { Situation, Snapshot } from "../../visit/index.ts";
 import { phaseBalance, phaseShape, voltBalance } from "./balance-readings.ts";
-import { shaftPower, supplyVoltage, tachometer } from "./drive-readings.ts";
+import { shaftPower, speedSetting, supplyVoltage, tachometer } from "./drive-readings.ts";
 import { dischargeGauge, suctionGauge } from "./gauge-readings.ts";
 import type { PumpModel } from "./pump-model.ts";
 import type {
@@ -34,6 +34,7 @@ export function readingsOf(
     voltBalance(context),
     supplyVoltage(context),
     tachometer(context),
+    speedSetting(context),
   ].filter((r) => r !== undefined);
 }
 

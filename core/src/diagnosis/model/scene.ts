@@ -25,6 +25,8 @@ export interface Surroundings {
   readonly clean: FlowPrior;
   /** Where a sound pump stands on it, once somebody asked. */
   sound?: { readonly flow: number; readonly head: number };
+  /** What a speed that was set low on purpose leaves, by that speed. */
+  readonly meant: Map<number, { readonly flow: number; readonly head: number }>;
   /** Shortfalls worked out so far, by condition. */
   readonly shares: WeakMap<Condition, Shares>;
   /** Speed the drive should give over the sheet's. */
@@ -62,6 +64,7 @@ export function surroundingsOf(
   return {
     duty,
     clean,
+    meant: new Map(),
     shares: new WeakMap(),
     headTolerance,
     temperature: situation.temperature,
@@ -83,12 +86,41 @@ export function sceneAt(
 
 function sharesAt(surroundings: Surroundings, setting: Setting, state: OperatingState): Shares {
   const { duty } = surroundings;
-  if (duty) return { flowShare: state.flow / duty.flow, headShare: state.head / duty.head };
+  if (duty) {
+    const meant = meantShares(surroundings, setting);
+    return {
+      flowShare: state.flow / duty.flow / meant.flow,
+      headShare: state.head / duty.head / meant.head,
+    };
+  }
   // Without a stated duty the shortfall is what the condition alone makes of the likeliest system.
   const known = surroundings.shares.get(setting.condition) ?? sharesOf(surroundings, setting);
   surroundings.shares.set(setting.condition, known);
   return known;
 }
+
+/** Flow and head of a sound pump at the speed it is meant to run at, over those at the sheet's. */
+function meantShares(surroundings: Surroundings, setting: Setting) {
+  const { clean, meant } = surroundings;
+  const { meantSpeed } = setting;
+  if (meantSpeed > AS_MEANT || clean.kind !== "system") return { flow: 1, head: 1 };
+  const known = meant.get(meantSpeed);
+  if (known) return known;
+  const sound: Setting = { ...setting, ownFlow: 1, ownHead: 1, condition: SOUND };
+  const full = dutyPoint({ ...sound, speedRatio: 1 }, clean);
+  const less = dutyPoint({ ...sound, speedRatio: meantSpeed }, clean);
+  const made = {
+    flow: full.flow > 0 ? Math.max(less.flow / full.flow, LEAST_MEANT) : 1,
+    head: full.head > 0 ? less.head / full.head : 1,
+  };
+  meant.set(meantSpeed, made);
+  return made;
+}
+
+/** A setting above this is the sheet's own. */
+const AS_MEANT = 0.985;
+/** Nobody sets a drive so low that less than this of the duty comes. */
+const LEAST_MEANT = 0.1;
 
 interface Shares {
   readonly flowShare: number;
@@ -100,7 +132,7 @@ function sharesOf(surroundings: Surroundings, setting: Setting): Shares {
   if (clean.kind !== "system") return { flowShare: 1, headShare: 1 };
   const asSheet: Setting = { ...setting, ownFlow: 1, ownHead: 1 };
   surroundings.sound ??= dutyPoint(
-    { ...asSheet, condition: SOUND, speedRatio: nominalSpeed },
+    { ...asSheet, condition: SOUND, speedRatio: Math.min(nominalSpeed, setting.meantSpeed) },
     clean,
   );
   const [was, is] = [surroundings.sound, dutyPoint(asSheet, clean)];

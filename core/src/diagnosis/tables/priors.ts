@@ -17,6 +17,9 @@ const UNLISTED = 0.012;
  */
 const RARE: Readonly<Partial<Record<CauseId, number>>> = {
   "static-rise": 0.004,
+  "npsh-shortfall": 0.01,
+  "not-primed": 0.008,
+  "check-valve-passing": 0.006,
   "pump-unsuited": 0.002,
   "suction-layout": 0.002,
   "lift-too-high": 0.003,

@@ -1,7 +1,7 @@
 "use client";
 
 import type { PhasesView } from "@yard-tack/core/board";
-import { clampVerdict, judgeBalance } from "@yard-tack/core/drive";
+import { type ClampClass, clampClassOf, clampVerdict, judgeBalance } from "@yard-tack/core/drive";
 import { formatNumber } from "@yard-tack/core/quantity";
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
@@ -13,27 +13,25 @@ import classes from "./board.module.css";
  */
 export function ClampHelper({ view }: { view: PhasesView }) {
   const [turns, setTurns] = useState(1);
-  const [clamp, setClamp] = useState<{ readonly range: number; readonly percent: number } | null>(
-    null,
-  );
+  const [stated, setStated] = useState<ClampClass | null>(null);
   const amps = view.amps.filter((a) => a !== undefined);
   const shown = amps.map((a) => a * turns);
   const largest = Math.max(...shown);
+  const clamp = stated ?? clampClassOf(UNSTATED, largest);
+  const judged = clampVerdict(shown, { ...clamp, turns });
   // Until somebody says which clamp it is, the Board's own figure stands.
-  const stated = clamp ? clampVerdict(shown, { ...clamp, turns }) : undefined;
-  const taken = judgeBalance(amps, (view.uAmps ?? 0) / turns);
-  const verdict = stated
-    ? stated
-    : taken && {
-        percent: taken.found.percent,
-        bandPercent: taken.band95,
-        band: taken.found.band,
-        withheld: taken.withheld,
-        turnsWanted: undefined,
-      };
+  const taken = stated ? undefined : judgeBalance(amps, view.uAmps / turns);
+  const verdict = judged && {
+    ...judged,
+    ...(taken && {
+      percent: taken.found.percent,
+      bandPercent: taken.band95,
+      band: taken.found.band,
+      withheld: taken.withheld,
+    }),
+  };
   if (!verdict) return <p>Read all three currents first.</p>;
-  const fewest = clamp && largest > clamp.range ? "More than the range: take fewer turns." : "";
-  const { range, percent } = clamp ?? { range: usualRange(largest), percent: USUAL_PERCENT };
+  const fewest = largest > clamp.range ? "More than the range: take fewer turns." : "";
   const number = (set: (v: number) => void, least: number) => (v: number | string) =>
     set(Math.max(least, Number(v) || least));
   return (
@@ -48,16 +46,22 @@ export function ClampHelper({ view }: { view: PhasesView }) {
         />
         <NumberInput
           label="Range, A"
-          value={range}
+          value={clamp.range}
           min={1}
-          onChange={number((v) => setClamp({ percent, range: v }), 1)}
+          onChange={number((v) => setStated({ ...clamp, range: v }), 1)}
         />
         <NumberInput
-          label="Class, % of range"
-          value={percent}
+          label="Class, % of reading"
+          value={clamp.percent}
           min={0.1}
           step={0.5}
-          onChange={number((v) => setClamp({ range, percent: v }), 0.1)}
+          onChange={number((v) => setStated({ ...clamp, percent: v }), 0.1)}
+        />
+        <NumberInput
+          label="and digits"
+          value={clamp.digits}
+          min={0}
+          onChange={number((v) => setStated({ ...clamp, digits: v }), 0)}
         />
       </div>
       <p role="status">
@@ -74,10 +78,7 @@ export function ClampHelper({ view }: { view: PhasesView }) {
   );
 }
 
-/** Class of a clamp nobody described [% of range], and the range that holds a current [A]. */
-const USUAL_PERCENT = 2;
-const RANGES = [60, 200, 600, 2000] as const;
-const usualRange = (largest: number): number => RANGES.find((r) => r >= largest) ?? 2000;
+const UNSTATED = { percent: undefined, digits: undefined, range: undefined };
 
 const BAND_WORDS = {
   ok: "even.",

@@ -47,14 +47,12 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.14, 1],
       [0.22, 0.7],
       [0.32, 0.4],
+      [0.45, 0.2],
+      [0.6, 0.1],
+      [0.8, 0.05],
     ],
     severityMeans: "speed lost, as a fraction",
-    // A slipping belt wastes what it slips, and behind a drive the current follows the torque: either
-    // way the current shows the load of full speed.
-    condition: (s) =>
-      s > 0
-        ? { speed: 1 - s, ...supply({ apparentLoad: 1 / (1 - s), apparentSpread: 0.4 * s }) }
-        : {},
+    condition: (s) => ({ slow: s }),
     claim: (s, say) => `It runs about ${say.percent(s)} too slow.`,
     firstAid: "Read the speed; set the drive or governor.",
     repair:
@@ -75,6 +73,8 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.14, 1.1],
       [0.19, 1],
       [0.23, 0.5],
+      [0.3, 0.3],
+      [0.38, 0.15],
     ],
     severityMeans: "volts lost, as a fraction",
     // The current for the same load grows with 1/V; the tachometer's model has the slip, with 1/V².
@@ -145,6 +145,8 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.025, 1.2],
       [0.04, 1],
       [0.055, 0.5],
+      [0.08, 0.25],
+      [0.13, 0.1],
     ],
     severityMeans: "imbalance of the volts, as a fraction",
     condition: (s) =>
@@ -176,6 +178,8 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.12, 1.2],
       [0.2, 1],
       [0.35, 0.5],
+      [0.55, 0.3],
+      [0.8, 0.15],
     ],
     severityMeans: "imbalance of the currents, as a fraction",
     condition: (s) =>
@@ -208,6 +212,8 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.12, 1.2],
       [0.2, 0.8],
       [0.35, 0.5],
+      [0.55, 0.3],
+      [0.85, 0.15],
     ],
     severityMeans: "imbalance of the currents, as a fraction",
     condition: (s) =>

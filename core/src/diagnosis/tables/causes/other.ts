@@ -3,12 +3,16 @@ import { type CauseRow, ONCE, SKILLS, unseen, whole } from "./row.ts";
 
 /** Errors of a faulty gauge as a share of its span, either way; large ones are rarer. */
 const GAUGE_ERRORS = [
+  [-0.9, 0.1],
+  [-0.6, 0.3],
   [-0.35, 0.6],
   [-0.18, 1],
   [-0.08, 1],
   [0.08, 1],
   [0.18, 1],
   [0.35, 0.6],
+  [0.6, 0.3],
+  [0.9, 0.1],
 ] as const;
 
 export const HEALTHY: CauseRow = {

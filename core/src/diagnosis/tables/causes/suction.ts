@@ -1,13 +1,42 @@
 /** Causes before the flange. */
-import { asViscous, dead } from "../../model/condition.ts";
+import { asViscous, type Condition, dead } from "../../model/condition.ts";
 import { type CauseRow, ONCE, SKILLS, whole } from "./row.ts";
 
-/** Missing NPSH, as a share of what is required, beyond what is known of it. */
-const SHORTAGES = [
-  [0.02, 1],
-  [0.1, 1],
-  [0.18, 0.7],
+/** How far NPSH lies below what is known of it, in standard uncertainties of that; more is missing where less is known. */
+const BELOW_KNOWN = [
+  [-1.5, 0.8],
+  [-0.75, 1],
+  [0.01, 1],
+  [0.75, 1],
+  [1.5, 1],
+  [3, 0.8],
+  [6, 0.7],
+  [11, 0.5],
+  [20, 0.4],
 ] as const;
+/** Severities from here on stand for warmth, or a wheel that needs more, in place of a source that has fallen. */
+const WARMTH = 100;
+
+const SHORTAGES: readonly (readonly [number, number])[] = [
+  ...BELOW_KNOWN,
+  ...BELOW_KNOWN.map(([z, w]) => [WARMTH + z, 0.6 * w] as const),
+];
+
+const shortOfNpsh = (s: number): Partial<Condition> => {
+  if (s === 0) return {};
+  const fallen = s < WARMTH / 2;
+  return { vapour: "must", shortBy: fallen ? s : s - WARMTH, fallen };
+};
+
+/** Air as a share of volume at which a pump lets go of its water altogether. */
+const LOST = 0.5;
+
+/** Air at the eye: it costs head, and from some share on everything; some of the vacuum is still there then. */
+const withAir = (s: number): Partial<Condition> => {
+  if (s === 0) return {};
+  if (s < 0.5 * LOST) return { gas: s, vapour: "may", headDoubt: 0.04 };
+  return dead({ vacuum: 0.5, vacuumSpread: 0.25 });
+};
 
 export const SUCTION_CAUSES: readonly CauseRow[] = [
   {
@@ -25,7 +54,9 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [8, 1],
       [14, 0.9],
       [25, 0.6],
-      [40, 0.2],
+      [45, 0.3],
+      [90, 0.15],
+      [250, 0.08],
     ],
     severityMeans: "metres of extra suction loss at the duty flow",
     condition: (s) => (s > 0 ? { suctionLoss: s, vapour: "may" } : {}),
@@ -50,7 +81,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     severities: SHORTAGES,
     builtIn: true,
     severityMeans: null,
-    condition: (s) => (s > 0 ? { vapour: "must", shortBy: s } : {}),
+    condition: shortOfNpsh,
     claim: () => "The wheel gets less NPSH than it needs.",
     firstAid: "Throttle the discharge or slow the pump until the rattle goes.",
     repair:
@@ -70,7 +101,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     severities: SHORTAGES,
     builtIn: true,
     severityMeans: null,
-    condition: (s) => (s > 0 ? { vapour: "must", shortBy: s } : {}),
+    condition: shortOfNpsh,
     claim: () => "The pump stands too high above its water.",
     firstAid: "Throttle the discharge; run it when the level is high.",
     repair: "Lower the pump, or put a pump into the water.",
@@ -93,9 +124,12 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [0.045, 1],
       [0.07, 0.9],
       [0.095, 0.5],
+      [0.13, 0.3],
+      [0.18, 0.2],
+      [LOST, 0.4],
     ],
     severityMeans: "air as a share of volume at the eye",
-    condition: (s) => (s > 0 ? { gas: s, vapour: "may", headDoubt: 0.04 } : {}),
+    condition: withAir,
     claim: () => "Air is coming in on the suction.",
     firstAid: "Wet each joint or wrap it while listening: the noise stops at the leak.",
     repair: "Remake the joint, tighten or repack the gland, replace the hose gasket.",
@@ -116,6 +150,8 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [0.045, 1],
       [0.07, 0.8],
       [0.095, 0.5],
+      [0.13, 0.3],
+      [0.18, 0.15],
     ],
     severityMeans: "air as a share of volume at the eye",
     condition: (s) => (s > 0 ? { gas: s, vapour: "may", headDoubt: 0.04 } : {}),
@@ -186,6 +222,8 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [5, 1.1],
       [8, 1],
       [13, 0.6],
+      [22, 0.3],
+      [38, 0.15],
     ],
     severityMeans: "viscous parameter B (1 is water)",
     condition: (s) => (s > 1 ? asViscous(s) : {}),

@@ -73,7 +73,7 @@ export const BY_STATE: Readonly<Partial<Record<ObservationId, StateRow>>> = {
     keeps: NOT_TODAY,
   },
   "complaint.no-flow": {
-    at: ({ flowShare: q }) => 0.6 * ramp(q, 0.12, 0.05),
+    at: ({ flowShare: q }) => 0.6 * ramp(q, 0.18, 0.05),
     stray: 0.005,
     keeps: NOT_TODAY,
   },

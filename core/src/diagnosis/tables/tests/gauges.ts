@@ -238,7 +238,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
     ],
     usual: [0.9, 0.05, 0.03, 0.02],
     under: {
-      "priming-device-fault": [0.06, 0.06, 0.72, 0.16],
+      "priming-device-fault": [0.015, 0.06, 0.75, 0.175],
       "suction-air-leak": [0.5, 0.4, 0.02, 0.08],
       "seal-leak": [0.5, 0.4, 0.03, 0.07],
     },

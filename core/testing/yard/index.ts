@@ -1,0 +1,1 @@
+export { type Visit, visitOf } from "./visit.ts";
