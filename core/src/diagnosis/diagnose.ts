@@ -18,6 +18,8 @@ import { withoutDoubtful } from "./doubtful.ts";
 import { explain } from "./explain.ts";
 import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 import { forbiddenTests } from "./test-conditions.ts";
+import { groupOf, isSilence } from "./evidence.ts";
+import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
@@ -174,37 +176,81 @@ function missing(situation: Situation, parts: VisitParts | undefined): string[] 
   return lines;
 }
 
-/** When nothing known fits, the reading that fits least under the best known cause. */
+/** What the leader does not explain; and when nothing known fits, the reading that fits least under the best known cause. */
 function misfit(posterior: Posterior, units: UnitSystem): string[] {
+  const order = posterior.causes
+    .map((_, i) => i)
+    .sort(
+      (a, b) => (posterior.causes[b]?.probability ?? 0) - (posterior.causes[a]?.probability ?? 0),
+    );
+  const [first = 0] = order;
+  const leader = posterior.causes[first];
   const unlisted = posterior.causes.find((c) => c.row.id === "unlisted");
-  if (!unlisted || unlisted.probability < 0.35) return [];
-  const known = [...posterior.causes]
-    .filter((c) => c !== unlisted)
-    .sort((a, b) => b.probability - a.probability)[0];
-  const index = posterior.causes.findIndex((c) => c === known);
+  const at = (r: ReadingEvidence) => readingValue(r, r.seen, units);
+  if (leader && (!unlisted || unlisted.probability < 0.35)) {
+    return contradictions(posterior, first).map((r) => {
+      const wanted = leader.predicted.get(r.id);
+      const would =
+        wanted === undefined ? "" : ` It would be ${readingValue(r, wanted, units)} there.`;
+      return `The ${r.label} (${at(r)}) does not fit “${leader.row.name.toLowerCase()}”.${would} Read it again, by another instrument, before anything is opened.`;
+    });
+  }
+  const known = order.find((i) => posterior.causes[i]?.row.id !== "unlisted") ?? 0;
   const [worst] = posterior.items
     .filter((i) => i.reading)
-    .sort((a, b) => posterior.bits(a, index) - posterior.bits(b, index));
-  if (!known || !worst?.reading) return [];
-  const { reading } = worst;
+    .sort((a, b) => posterior.bits(a, known) - posterior.bits(b, known));
+  if (!worst?.reading) return [];
   return [
-    `No known cause fits well. The ${reading.label} (${readingValue(reading, reading.seen, units)}) fits least: read it again.`,
+    `No known cause fits well. The ${worst.reading.label} (${at(worst.reading)}) fits least: read it again, by another instrument.`,
   ];
 }
 
+/**
+ * Why no further test is worth it; null while there is one, and while the leader may not be trusted: no cause on the
+ * list, only told by somebody on the phone, or at odds with a reading.
+ */
 function stopWhy(
   causes: readonly ResultCause[],
   tests: readonly RankedTest[],
   posterior: Posterior,
 ): string | null {
   const [first] = causes;
-  const row = posterior.causes.find((c) => c.row.id === first?.id)?.row;
-  if (first && row && first.probability > SETTLED) {
+  const index = posterior.causes.findIndex((c) => c.row.id === first?.id);
+  const row = posterior.causes[index]?.row;
+  if (!first || !row || first.id === "unlisted") return null;
+  if (contradictions(posterior, index).length > 0 || !isCarried(posterior, index)) return null;
+  if (first.probability > SETTLED) {
     return `${row.name} stands at ${first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability)} %: no further test would change what to do.`;
   }
   const best = Math.max(0, ...tests.map((t) => t.bits));
   return best < WORTH_ASKING ? "No test that can be done here tells more than it costs." : null;
 }
+
+/** A reading so many standard deviations from what the leader would have it contradicts it. */
+const CONTRADICTS = 2.8;
+/** Two causes at once that stand this high explain what one of them does not. */
+const EXPLAINED_BY_TWO = 0.3;
+
+/** Readings that the cause does not explain at its likeliest size. */
+function contradictions(posterior: Posterior, index: number): ReadingEvidence[] {
+  const cause = posterior.causes[index];
+  if (!cause || cause.row.id === "unlisted") return [];
+  const pair = posterior.pairs.find(({ ids }) => ids.includes(cause.row.id));
+  if ((pair?.probability ?? 0) > EXPLAINED_BY_TWO) return [];
+  return posterior.items.flatMap(({ reading }) =>
+    reading && Math.abs(cause.gaps.get(reading.id) ?? 0) > CONTRADICTS ? [reading] : [],
+  );
+}
+
+/** Bits that something read, looked at or tested must speak for a cause before anything may stop on it. */
+const CARRIES = 0.3;
+
+/** Whether more than a story on the phone speaks for a cause. */
+const isCarried = (posterior: Posterior, index: number): boolean =>
+  posterior.items.some((item) => {
+    const told = item.observation && ["complaint", "onset"].includes(groupOf(item.observation));
+    return !told && !isSilence(item) && posterior.bits(item, index) > CARRIES;
+  });
 
 function whyTest(test: RankedTest, posterior: Posterior): string {
   const { splits, bits } = test;

@@ -258,6 +258,7 @@ export function runningItem(situation: Situation, causes: readonly CauseRow[]): 
   const ran = situation.snapshots.some(
     (s) => s.running && (s.suction ?? s.discharge ?? s.flow ?? s.speed ?? s.amps[0]) !== undefined,
   );
-  if (!ran) return [];
+  // Whoever says that it does start has seen it run.
+  if (!ran && !situation.absent.includes("complaint.wont-start")) return [];
   return [{ kind: "running", id: "ran", logLikelihood: causes.map((c) => Math.log(c.runs ?? 1)) }];
 }

@@ -24,39 +24,95 @@ interface PairInputs {
   readonly prior: readonly number[];
   readonly probability: readonly number[];
   readonly weighed: readonly Weighed[];
+  /** Readings, and what was noticed of the state. */
+  readonly integrated: readonly EvidenceItem[];
   /** Items that are not readings. */
   readonly others: readonly EvidenceItem[];
   readonly weigh: (row: Modelled) => Weighed;
 }
 
-/** Weighs the pairs of the leading causes. */
+/** A reading so many standard deviations off is not explained by one cause alone. */
+const UNEXPLAINED = 2.2;
+/** Causes tried beside a leader for each reading that it leaves unexplained. */
+const MOST_HELPERS = 3;
+/** Shares of its likeliest size alone that each of two takes when both are there. */
+const SHARES = { plain: [1, 0.5], helping: [1, 0.7, 0.4] } as const;
+
+/** Weighs the pairs of the leading causes, and of a leader with what explains a reading that it does not. */
 export function weighPairs(inputs: PairInputs): PairWeight[] {
-  const { causes, probability } = inputs;
-  const leaders = causes
+  const leaders = inputs.causes
     .map((_, i) => i)
-    .filter((i) => {
-      const id = causes[i]?.id;
-      return id !== "healthy" && id !== "unlisted" && (probability[i] ?? 0) > LEADS;
-    })
-    .sort((a, b) => (probability[b] ?? 0) - (probability[a] ?? 0))
+    .filter((i) => canBePaired(inputs, i) && (inputs.probability[i] ?? 0) > LEADS)
+    .sort((a, b) => (inputs.probability[b] ?? 0) - (inputs.probability[a] ?? 0))
     .slice(0, MOST_LEADERS);
-  return leaders.flatMap((a, k) => leaders.slice(k + 1).flatMap((b) => pairOf(inputs, a, b) ?? []));
+  const plain = leaders.flatMap((a, k) =>
+    leaders.slice(k + 1).map((b) => ({ a, b, shares: SHARES.plain as readonly number[] })),
+  );
+  const known = new Set(plain.map(({ a, b }) => nameOf(a, b)));
+  const helped = leaders.slice(0, 2).flatMap((a) =>
+    helpersOf(inputs, a)
+      .filter((b) => !known.has(nameOf(a, b)))
+      .map((b) => {
+        known.add(nameOf(a, b));
+        return { a, b, shares: SHARES.helping as readonly number[] };
+      }),
+  );
+  return [...plain, ...helped].flatMap(({ a, b, shares }) => pairOf(inputs, a, b, shares) ?? []);
 }
 
-function pairOf(inputs: PairInputs, a: number, b: number): PairWeight | undefined {
+const nameOf = (a: number, b: number): string => `${Math.min(a, b)}+${Math.max(a, b)}`;
+
+const canBePaired = ({ causes }: PairInputs, i: number): boolean => {
+  const id = causes[i]?.id;
+  return id !== "healthy" && id !== "unlisted";
+};
+
+/** What would explain best a reading that a leader leaves unexplained, were it there besides. */
+function helpersOf(inputs: PairInputs, leader: number): number[] {
+  const { causes, prior, integrated, weighed } = inputs;
+  const gaps = weighed[leader]?.picture().gaps;
+  const open = integrated.filter(
+    ({ reading }) => reading && Math.abs(gaps?.get(reading.id) ?? 0) > UNEXPLAINED,
+  );
+  return open.flatMap(({ logLikelihood }) =>
+    causes
+      .map((_, i) => i)
+      .filter((i) => i !== leader && canBePaired(inputs, i))
+      .map((i) => ({
+        i,
+        log: (logLikelihood[i] ?? 0) - (logLikelihood[leader] ?? 0) + Math.log(prior[i] ?? 0),
+      }))
+      .filter(({ log }) => log > Math.log(LEAST_HELP))
+      .sort((x, y) => y.log - x.log)
+      .slice(0, MOST_HELPERS)
+      .map(({ i }) => i),
+  );
+}
+
+/** Prior times what it betters the reading by: a cause below this is not tried beside a leader. */
+const LEAST_HELP = 0.05;
+
+function pairOf(
+  inputs: PairInputs,
+  a: number,
+  b: number,
+  shares: readonly number[],
+): PairWeight | undefined {
   const { causes, prior, weighed, others } = inputs;
   const [rowA, rowB] = [causes[a], causes[b]];
   const [sizeA, sizeB] = [sizeOf(rowA, weighed[a]), sizeOf(rowB, weighed[b])];
   // Two of the same kind explain nothing together that one of them does not.
   if (!rowA || !rowB || rowA.inseparable?.includes(rowB.id)) return undefined;
+  const sizes = shares.flatMap((x) => shares.map((y) => [x, y] as const));
+  const tried = shares === SHARES.plain ? sizes.filter(([, y]) => y === 1) : sizes;
   const both = inputs.weigh({
     both: [rowA.id, rowB.id],
-    severities: [
-      [1, 1],
-      [0.5, 1],
-    ],
+    severities: tried.map((_, i) => [i + 1, 1] as const),
     severityMeans: null,
-    condition: (share) => together(rowA.condition(share * sizeA), rowB.condition(sizeB)),
+    condition: (i) => {
+      const [x, y] = tried[i - 1] ?? [1, 1];
+      return together(rowA.condition(x * sizeA), rowB.condition(y * sizeB));
+    },
   });
   const healthy = causes.findIndex((c) => c.id === "healthy");
   const seen = others.reduce((sum, item) => sum + itemLog(item, a, b, healthy), 0);
@@ -81,7 +137,7 @@ function itemLog(
   return Math.min(la, lb, la + lb - lh);
 }
 
-const FACTORS = ["speed", "curveFlow", "curveHead", "curvePower", "suctionThick"] as const;
+const FACTORS = ["speed", "thick", "curveFlow", "curveHead", "curvePower", "suctionThick"] as const;
 const SUMS = [
   "thickHead",
   "leak",

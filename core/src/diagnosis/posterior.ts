@@ -26,6 +26,8 @@ export interface PosteriorCause {
   readonly severity: SeverityBand;
   /** What each reading would be under this cause at its likeliest size, by reading id. */
   readonly predicted: ReadonlyMap<string, number>;
+  /** How far each reading lies from that, in its standard deviations, by reading id. */
+  readonly gaps: ReadonlyMap<string, number>;
   /** State and setting of each running snapshot at that point, by the snapshot's key. */
   readonly states: ReadonlyMap<string, OperatingState>;
   readonly settings: ReadonlyMap<string, Setting>;
@@ -107,6 +109,7 @@ export function posteriorOf(situation: Situation): Posterior {
     prior,
     probability: alone,
     weighed,
+    integrated,
     others,
     weigh: scale.weigh,
   });
@@ -177,6 +180,9 @@ function causeOf(
     severity: weighed?.severity ?? null,
     get predicted() {
       return weighed?.picture().predicted ?? new Map();
+    },
+    get gaps() {
+      return weighed?.picture().gaps ?? new Map();
     },
     get states() {
       return byKey(weighed?.picture().states);

@@ -19,6 +19,9 @@ const SPEED_LOW = 0.965;
 const SPEED_U = 0.008;
 const FLOW_LOW = 0.87;
 const FLOW_U = 0.07;
+/** Share of the flow below which a level does not seem to move, and its spread. */
+const NO_FLOW = 0.04;
+const NO_FLOW_U = 0.03;
 /** Head that must be missing at the suction before it is called lower, and its doubt [m]. */
 const SUCTION_LOW = 0.7;
 const SUCTION_U = 0.4;
@@ -51,7 +54,8 @@ const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
   "timed-drawdown": ({ setting, flowShare }) => {
     if (setting.condition.dead) return undefined;
     const low = chanceBelow((FLOW_LOW - flowShare) / FLOW_U);
-    return [1 - low, 0.97 * low, 0.03 * low];
+    const none = chanceBelow((NO_FLOW - flowShare) / NO_FLOW_U);
+    return [1 - low, low * (1 - none), low * none];
   },
   "suction-pressure-vs-layout": ({ setting, state }, table) => {
     const { suctionLoss } = setting.condition;

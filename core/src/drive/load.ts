@@ -124,16 +124,19 @@ export function loadOf(
   if (!plate.current || !noLoad) return undefined;
   const v = voltage && plate.voltage ? voltage / plate.voltage / frequencyRatio : 1;
   const fullLoad = plate.current / v;
-  const work = (i: number, im: number, fl: number): number => {
-    const x = loadFromCurrent(i, fl, im * v);
-    return x.ok ? x.value : 0;
-  };
-  const value = work(amps.value, noLoad.value, fullLoad);
-  const byAmps = work(amps.value + amps.u, noLoad.value, fullLoad) - value;
-  const byNoLoad = work(amps.value, noLoad.value + noLoad.u, fullLoad) - value;
+  /** Square of the load; below zero where the current is less than the no-load current is taken to be. */
+  const square = (i: number, im: number, fl: number): number =>
+    (i ** 2 - (im * v) ** 2) / (fl ** 2 - (im * v) ** 2);
+  if (!(fullLoad > noLoad.value * v)) return undefined;
+  const found = square(amps.value, noLoad.value, fullLoad);
+  const byAmps = square(amps.value + amps.u, noLoad.value, fullLoad) - found;
+  const byNoLoad = square(amps.value, noLoad.value + noLoad.u, fullLoad) - found;
   // Plate full-load current is itself rounded and allowed to vary: 2 % standard.
-  const byPlate = work(amps.value, noLoad.value, fullLoad * 1.02) - value;
-  const u = addInSquares(byAmps, byNoLoad, byPlate, 0.01);
+  const byPlate = square(amps.value, noLoad.value, fullLoad * 1.02) - found;
+  const u2 = addInSquares(byAmps, byNoLoad, byPlate);
+  // Near no load the root is steep: what is not known of the square leaves much of the load open.
+  const value = Math.sqrt(Math.max(0, found));
+  const u = addInSquares(Math.sqrt(value ** 2 + u2) - value, 0.01);
   return {
     fraction: { value: value * frequencyRatio, u: u * frequencyRatio },
     shaftPower: {

@@ -197,7 +197,13 @@ export function settle(p: Plant, e: Effects, valve = 1): State {
     const gas = Math.max(0, 1 - p.gasCost * e.gas - 10 * Math.max(0, e.gas - 0.1));
     return { inner, head: Math.max(0, head) * (1 - lost) * gas, npsha, npshr, lost, gas };
   };
-  const asks = (q: number) => p.staticHead + e.staticExtra + k * q * q;
+  // The clean suction loss is in the duty's head; what is lost beyond it, and a fallen source, come on top.
+  const asks = (q: number) =>
+    p.staticHead +
+    e.staticExtra +
+    (p.loop ? 0 : e.levelFall) +
+    e.suction * (q / p.duty.flow) ** 2 +
+    k * q * q;
   let flow = 0;
   if (!e.dead && e.runs && valve > 0 && Number.isFinite(k) && at(1e-7).head > asks(0)) {
     let [low, high] = [0, 1.9 * p.rated.flow];

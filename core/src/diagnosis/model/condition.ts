@@ -11,6 +11,8 @@ export interface Condition {
   readonly curveFlow: number;
   readonly curveHead: number;
   readonly curvePower: number;
+  /** Times as thick as the sheet's liquid, by the viscous parameter B. */
+  readonly thick: number;
   /** Share of head lost at best-point flow to a thicker liquid; less at less flow. */
   readonly thickHead: number;
   /** Internal leakage at best-point head, share of best-point flow; grows with √H. */
@@ -104,6 +106,7 @@ export const SOUND: Condition = {
   curveFlow: 1,
   curveHead: 1,
   curvePower: 1,
+  thick: 1,
   thickHead: 0,
   leak: 0,
   passing: 0,
@@ -145,6 +148,7 @@ export function asViscous(b: number): Partial<Condition> {
   const factor = Math.exp(-0.165 * Math.log10(b) ** 3.15);
   const efficiency = b ** (-0.0547 * b ** 0.69);
   return {
+    thick: b,
     curveFlow: factor,
     thickHead: 1 - factor,
     curvePower: (factor * factor) / efficiency,
@@ -153,6 +157,21 @@ export function asViscous(b: number): Partial<Condition> {
     headDoubt: b > 1 ? 0.03 : 0,
   };
 }
+
+/**
+ * The same liquid in gears: less slips back, the teeth shear it, and the suction pipe, where it creeps, loses in
+ * proportion.
+ */
+export const inGears = (c: Condition): Condition =>
+  c.thick === 1
+    ? c
+    : {
+        ...c,
+        curveFlow: 1,
+        thickHead: 0,
+        curvePower: c.thick ** 0.25,
+        suctionThick: c.thick,
+      };
 
 /** A supply with one thing changed. */
 export const supply = (change: Partial<Supply>): Partial<Condition> => ({

@@ -24,7 +24,7 @@ export function shaftPower(context: ReadingContext): ReadingEvidence | undefined
   const { situation, snapshot, model, spread, named } = context;
   const { shaftPower: p, inputPower } = electricalOf(situation, snapshot);
   const { motor } = situation;
-  if (!p || !motor || !model || model.bestPower === undefined) return undefined;
+  if (!p || !motor || (model && model.bestPower === undefined)) return undefined;
   const byCurrent = inputPower ? 0 : PART_LOAD_U * Math.max(0, motor.power - p.value);
   return {
     ...named("motor-load"),

@@ -90,8 +90,8 @@ const positions = new Float64Array(MOST_NODES);
 const heads = new Float64Array(MOST_NODES);
 /** ln k of each node on each system curve. */
 const onCurve = new Float64Array(MOST_NODES * MOST_CURVES);
-/** {@link logPeak} of each. */
-const peaks = new Float64Array(MOST_CURVES);
+/** ln prior density of each node on each system curve. */
+const onPrior = new Float64Array(MOST_NODES * MOST_CURVES);
 const axis = new Float64Array(MOST_NODES);
 const chosen = new Int32Array(MOST_NODES);
 /** Prior chance each node stands for. */
@@ -150,11 +150,8 @@ export function integrateFlow(
     }
   }
 
-  if (prior.kind === "system") {
-    prior.curves.forEach((curve, c) => {
-      peaks[c] = logPeak(curve);
-    });
-  }
+  const headDoubt =
+    prior.kind === "system" ? Math.hypot(prior.headDoubt, setting.condition.headDoubt) : 0;
   let count = 0;
   let bestNode = 0;
   const add = (position: number, flow = flowAt(setting, position)): void => {
@@ -163,7 +160,7 @@ export function integrateFlow(
     flows[k] = flow;
     operate(setting, flow, state);
     heads[k] = freeHead(setting, state);
-    const ofFlow = prior.kind === "system" ? likeliestPrior(prior.curves, k) : 0;
+    const ofFlow = prior.kind === "system" ? likeliestPrior(prior.curves, k, headDoubt) : 0;
     let sum = 0;
     let product = vapourRarity(setting, state);
     for (let j = 0; j < moving.length; j++) {
@@ -270,32 +267,38 @@ export const freeHead = ({ condition, suction }: Setting, s: OperatingState): nu
 
 const LOG_ROOT_2_PI = 0.5 * Math.log(2 * Math.PI);
 
-/** ln prior density in the middle of a curve's spread. */
-const logPeak = ({ spread }: SystemCurve): number => -Math.log(spread) - LOG_ROOT_2_PI;
-
 /** ln prior density at a ln k. */
-export function logDensity(curve: SystemCurve, at: number, peak = logPeak(curve)): number {
-  const z = (at - curve.logK) / curve.spread;
-  return peak - 0.5 * z * z;
+export function logDensity({ logK, spread }: SystemCurve, at: number, wider = spread): number {
+  const z = (at - logK) / wider;
+  return -0.5 * z * z - Math.log(wider) - LOG_ROOT_2_PI;
 }
 
 /**
- * Lays a node on every system curve, NaN where the system asks for more than the pump gives.
+ * Lays a node on every system curve, NaN where the system asks for more than the pump gives. The less head is left
+ * beyond the static one, the less the pump's own head may be off before the flow is another one.
  * @returns the greatest ln prior any of them gives it: what the grid is refined by
  */
-function likeliestPrior(curves: readonly SystemCurve[], k: number): number {
+function likeliestPrior(curves: readonly SystemCurve[], k: number, headDoubt: number): number {
   const flow = flows[k] ?? 0;
+  const head = heads[k] ?? 0;
   let most = IMPOSSIBLE;
   for (let c = 0; c < curves.length; c++) {
     const curve = curves[c];
     if (!curve) continue;
-    const left = (heads[k] ?? 0) - curve.staticHead;
+    const left = head - curve.staticHead;
     const at = left > 0 && flow > 0 ? Math.log(left / (flow * flow)) : Number.NaN;
     onCurve[c * MOST_NODES + k] = at;
-    if (left > 0 && flow > 0) most = Math.max(most, logDensity(curve, at, peaks[c]));
+    if (Number.isNaN(at)) continue;
+    const byHead = Math.min(WIDEST, (headDoubt * head) / left);
+    const log = logDensity(curve, at, Math.sqrt(curve.spread ** 2 + byHead * byHead));
+    onPrior[c * MOST_NODES + k] = log;
+    most = Math.max(most, log);
   }
   return most;
 }
+
+/** ln k scatters by no more, however little head is left. */
+const WIDEST = 1.5;
 
 const IMPOSSIBLE = -1e6;
 /** Systems less likely than this are all the same: nothing there [ln]. */
@@ -397,11 +400,11 @@ function weighBySystem(curve: SystemCurve, c: number, count: number, unit: numbe
   }
   for (let j = 0; j < valid; j++) {
     const k = chosen[j] ?? 0;
-    const at = axis[j] ?? 0;
     // One node alone has no width: all the chance there is lies on it.
     const width = axis[0] === axis[valid - 1] ? 1 / valid : widthAt(j, valid);
     weights[k] =
-      (weights[k] ?? 0) + curve.weight * width * Math.exp(logDensity(curve, at, peaks[c]) - unit);
+      (weights[k] ?? 0) +
+      curve.weight * width * Math.exp((onPrior[c * MOST_NODES + k] ?? 0) - unit);
   }
 }
 

@@ -11,6 +11,11 @@ export type FlowPrior =
   | {
       readonly kind: "system";
       readonly limit: number;
+      /**
+       * How far the pump's own head lies from the model's, as a share: where little head is left beyond the static one,
+       * the flow hangs on it.
+       */
+      readonly headDoubt: number;
       /** One where the static head is known; else several, for it decides what a weaker pump delivers. */
       readonly curves: readonly SystemCurve[];
     };

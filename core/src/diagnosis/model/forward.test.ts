@@ -29,6 +29,7 @@ function settingFor(condition: Partial<Condition>): Setting {
     speedRatio: (condition.speed ?? 1) * (1 - (condition.slow ?? 0)),
     meantSpeed: 1,
     speedDoubt: 0,
+    npshShift: 0,
     ownFlow: 1,
     ownHead: 1,
     shut: false,
@@ -213,8 +214,8 @@ describe("models of other ratings", () => {
 describe("what a sheet does not say", () => {
   it("has a power all the same: about what pumps of the size take", () => {
     const without = curveModel({ ...curve, power: undefined });
-    expect(without.powerKnown).toBe(false);
-    expect(pump.powerKnown).toBe(true);
+    expect(without.powerDoubt).toBeGreaterThan(0);
+    expect(pump.powerDoubt).toBe(0);
     for (const share of [0, 0.5, 1]) {
       const [usual, stated] = [without, pump].map((m) => m.power(share * pump.bestFlow));
       expect((usual ?? 0) / (stated ?? 1)).toBeGreaterThan(0.75);

@@ -25,6 +25,8 @@ export interface Modelled {
   readonly both?: readonly [CauseId, CauseId];
   readonly severities: readonly (readonly [severity: number, weight: number])[];
   readonly severityMeans: string | null;
+  /** A size between two that are listed side by side; undefined where there is none. */
+  readonly between?: (a: number, b: number) => number | undefined;
   readonly condition: (severity: number) => Partial<Condition>;
   /** Where it is there it mostly was from the start: a fingerprint may have been taken with it. */
   readonly builtIn?: true;
@@ -47,6 +49,8 @@ export interface Weighed {
 export interface Picture {
   /** What each reading would be, by reading id. */
   readonly predicted: ReadonlyMap<string, number>;
+  /** How far each reading lies from that, in its own standard deviations, by reading id. */
+  readonly gaps: ReadonlyMap<string, number>;
   /** By snapshot. */
   readonly states: readonly OperatingState[];
   /** Setting of each snapshot, for pictures of the curve under this cause. */
@@ -83,6 +87,8 @@ interface Tried {
 const likeliestFirst = (curves: readonly OwnCurve[]): readonly OwnCurve[] =>
   curves.toSorted((a, b) => b.log - a.log);
 
+const bringsBack = ({ speed, npshShift }: OwnCurve): boolean => speed !== 1 || npshShift !== 0;
+
 /** A condition and a name that those which do the same to the pump share. */
 interface Named {
   readonly condition: Condition;
@@ -105,8 +111,11 @@ function conditionOf(row: Modelled, severity: number): Named {
 
 const atWork = ({ id, both }: Modelled): readonly CauseId[] => both ?? (id ? [id] : []);
 
-/** A condition this far below the best one is not tried on the pump's other own curves [ln]. */
-const BEYOND_RESCUE = 8;
+/**
+ * A condition this far below the best one is not tried on the pump's other own curves [ln]: a deviation from the
+ * sheet brings back so much at most. A speed that nobody read and a gauge near full vacuum bring back anything.
+ */
+const BEYOND_RESCUE = 20;
 /** Times the gaps on both sides of the likeliest size are halved, and how far below the best it is worth that [ln]. */
 const REFINED = 4;
 const BEYOND_REFINEMENT = 14;
@@ -158,7 +167,8 @@ export function scales(
   const outcomesOf = (tried: Tried): readonly Outcome[] => {
     const { outcomes: made, others } = tried;
     const [first] = made;
-    if (first && made.length === 1 && first.log > best - BEYOND_RESCUE) {
+    const hopeless = first && first.log < best - BEYOND_RESCUE && !others.some(bringsBack);
+    if (first && made.length === 1 && !hopeless) {
       for (const own of others) {
         made.push(outcome(prepared, first.condition, own, first.cured, noticed));
       }
@@ -180,7 +190,7 @@ export function scales(
     const logOf = (s: (typeof sizes)[number]) =>
       s.made.reduce((most, o) => Math.max(most, o.log), Number.NEGATIVE_INFINITY);
     let before = Number.NEGATIVE_INFINITY;
-    for (let round = 0; round < REFINED && row.severityMeans && sizes.length > 1; round++) {
+    for (let round = 0; round < REFINED && row.between && sizes.length > 1; round++) {
       const likeliest = sizes.reduce((a, b) => (logOf(b) > logOf(a) ? b : a));
       const reached = logOf(likeliest);
       if (reached < best - BEYOND_REFINEMENT || reached < before + WORTH_A_ROUND) break;
@@ -192,9 +202,8 @@ export function scales(
         [k - 1, k],
       ] as const) {
         const [a, b] = [sizes[low], sizes[high]];
-        // Between an error to one side and to the other lies no error.
-        if (!a || !b || a.severity * b.severity <= 0) continue;
-        const severity = Math.sign(a.severity) * Math.sqrt(a.severity * b.severity);
+        const severity = a && b && row.between(a.severity, b.severity);
+        if (!a || !b || severity === undefined) continue;
         sizes.splice(high, 0, {
           at: (a.at + b.at) / 2,
           severity,
@@ -327,16 +336,22 @@ function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
     operate(setting, top.flows[k] ?? 0, state);
     return state;
   });
-  const predicted = new Map(
-    prepared.flatMap((p, k) => {
-      const [setting, state] = [settings[k], states[k]];
-      if (!setting || !state) return [];
-      return p.readings.map((r) => {
-        return [r.id, expectedAt(withBias(r, setting, top.own.biases), state).predicted] as const;
-      });
-    }),
-  );
-  return { settings, states, predicted };
+  const predicted = new Map<string, number>();
+  const gaps = new Map<string, number>();
+  prepared.forEach((p, k) => {
+    const [setting, state] = [settings[k], states[k]];
+    if (!setting || !state) return;
+    for (const r of p.readings) {
+      const expectation = withBias(r, setting, top.own.biases);
+      const at = expectedAt(expectation, state);
+      predicted.set(r.id, at.predicted);
+      if (expectation.log === undefined) {
+        const gap = (r.seen - at.predicted) / Math.sqrt(at.variance);
+        gaps.set(r.id, gap < 0 ? gap * (expectation.below ?? 1) : gap);
+      }
+    }
+  });
+  return { settings, states, predicted, gaps };
 }
 
 /** Sizes below this share of a cause's chance are left out. */

@@ -32,6 +32,7 @@ function at(speedRatio: number, condition: Partial<Condition> = {}): Setting {
     speedRatio,
     meantSpeed: 1,
     speedDoubt: 0,
+    npshShift: 0,
     ownFlow: 1,
     ownHead: 1,
     shut: false,

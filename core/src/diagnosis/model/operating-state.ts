@@ -65,6 +65,8 @@ export interface Setting {
   readonly meantSpeed: number;
   /** How little is known of the actual speed, as a share of it. */
   readonly speedDoubt: number;
+  /** NPSH there is beyond what the gauge tells, in standard uncertainties of that. */
+  readonly npshShift: number;
   /** This pump's deviation from its sheet: factors on flow and head. */
   readonly ownFlow: number;
   readonly ownHead: number;
@@ -119,7 +121,7 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   const q2 = (flow / suction.referenceFlow) ** 2;
   out.suctionLoss = (suction.loss * c.suctionThick + c.suctionLoss) * q2;
   const { still } = suction;
-  out.missing = c.vapour === "must" ? missingOf(at) : 0;
+  out.missing = missingOf(at);
   out.fall = c.fallen && !suction.measured && !suction.levelRead ? Math.max(0, out.missing) : 0;
   out.npsha =
     still === undefined
@@ -174,10 +176,10 @@ const LEAST_NPSHR = 0.65;
  */
 function npshRatio(at: Setting, { npsha, npshr }: OperatingState): number {
   const { pump, suction, condition: c } = at;
-  const known = suction.still !== undefined && pump.npshrKnown;
-  if (c.vapour === "must" && !known)
+  const must = c.vapour === "must";
+  if (must && suction.still === undefined)
     return ((1 - shareMissing(c.shortBy)) * neededOf(at)) / Math.max(npshr, 0.1);
-  const least = pump.npshrKnown ? npshr : LEAST_NPSHR * npshr;
+  const least = pump.npshrKnown || must ? npshr : LEAST_NPSHR * npshr;
   return npsha / Math.max(least, 0.1);
 }
 
@@ -196,8 +198,12 @@ export const marginDoubt = (
   Math.hypot(suction.doubt, (pump.npshrKnown ? NPSHR_DOUBT.sheet : NPSHR_DOUBT.guess) * npshr);
 
 /** NPSH that is missing beside what is known [m]: so many of its standard uncertainties. */
-const missingOf = (at: Setting): number =>
-  at.suction.still === undefined ? 0 : at.condition.shortBy * marginDoubt(at, neededOf(at));
+function missingOf(at: Setting): number {
+  const { suction, condition: c, npshShift } = at;
+  const doubts = c.vapour === "must" ? c.shortBy : -npshShift;
+  if (suction.still === undefined || doubts === 0) return 0;
+  return doubts * marginDoubt(at, neededOf(at));
+}
 
 /** Share of the NPSH required that is missing where nothing is known of it, from next to none to nearly all. */
 const shareMissing = (shortBy: number): number => 1 - Math.exp(-Math.max(0.1, shortBy + 1.7) / 6);

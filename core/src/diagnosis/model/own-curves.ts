@@ -1,5 +1,7 @@
 /** How far this pump may lie from its sheet: the deviations tried, weighed by what its fingerprints say. */
 import { type Situation, speedWasRead } from "../../visit/index.ts";
+import { countingHeight } from "../../hydraulics/index.ts";
+import { GRAVITY } from "../../quantity/index.ts";
 import { type Condition, SOUND } from "./condition.ts";
 import { experienceOf, teachers } from "./fingerprint.ts";
 import type { FlowPrior } from "./flow-prior.ts";
@@ -15,6 +17,8 @@ export interface OwnCurve {
   /** Speed a drive or a governor is set to over the sheet's, where nobody read it; and how coarse that is. */
   readonly speed: number;
   readonly speedDoubt: number;
+  /** NPSH there is beyond what the suction gauge tells, in standard uncertainties of that. */
+  readonly npshShift: number;
   readonly log: number;
   /** What the fingerprints teach if it is so. */
   readonly biases: Biases;
@@ -22,7 +26,16 @@ export interface OwnCurve {
 }
 
 export const AS_SHEET: readonly [OwnCurve] = [
-  { flow: 1, head: 1, speed: 1, speedDoubt: 0, log: 0, biases: NO_BIASES, system: undefined },
+  {
+    flow: 1,
+    head: 1,
+    speed: 1,
+    speedDoubt: 0,
+    npshShift: 0,
+    log: 0,
+    biases: NO_BIASES,
+    system: undefined,
+  },
 ];
 /**
  * Standard deviations from the curve tried when several snapshots share it, with their weights:
@@ -55,8 +68,13 @@ export function ownCurves(
 ): OwnCurves {
   if (!model) return { sound: AS_SHEET, builtIn: () => AS_SHEET };
   const settings = settingsOf(situation);
+  const shifts = shiftsOf(situation, model);
   const set = (curves: readonly OwnCurve[]) =>
-    curves.flatMap((c) => settings.map((s) => ({ ...c, ...s, log: c.log + s.log })));
+    curves.flatMap((c) =>
+      settings.flatMap((s) =>
+        shifts.map((n) => ({ ...c, ...s, ...n, log: c.log + s.log + n.log })),
+      ),
+    );
   if (!shared) {
     const sheet = set(AS_SHEET);
     return { sound: sheet, builtIn: () => sheet };
@@ -94,22 +112,27 @@ export function ownCurves(
 const SETTINGS = {
   vfd: [
     [1, 0.5],
-    [0.9, 0.2],
-    [0.8, 0.15],
-    [0.7, 0.1],
-    [0.6, 0.05],
+    [0.93, 0.13],
+    [0.86, 0.12],
+    [0.79, 0.1],
+    [0.72, 0.07],
+    [0.65, 0.05],
+    [0.58, 0.03],
   ],
   engine: [
-    [1, 0.45],
-    [0.9, 0.2],
-    [0.8, 0.13],
-    [0.7, 0.1],
-    [0.55, 0.07],
-    [0.4, 0.05],
+    [1, 0.42],
+    [0.93, 0.13],
+    [0.86, 0.11],
+    [0.79, 0.09],
+    [0.72, 0.08],
+    [0.65, 0.06],
+    [0.58, 0.05],
+    [0.5, 0.04],
+    [0.4, 0.02],
   ],
 } as const;
 /** Standard deviation of a speed between two of them. */
-const BETWEEN_SETTINGS = 0.03;
+const BETWEEN_SETTINGS = 0.025;
 
 function settingsOf(situation: Situation) {
   const { driveKind } = situation;
@@ -122,4 +145,27 @@ function settingsOf(situation: Situation) {
     speedDoubt: BETWEEN_SETTINGS,
     log: Math.log(share),
   }));
+}
+
+/** What a gauge that tells the NPSH by itself may be off by, with the normal's shares: it only matters where little is left. */
+const SHIFTS = [
+  [-1, 0.24],
+  [0, 0.4],
+  [1, 0.24],
+  [2, 0.06],
+] as const;
+/** NPSH available over what is required at the best point from which on vapour is no matter, whatever the gauge is off by. */
+const PLENTY = 2.5;
+
+function shiftsOf(situation: Situation, model: PumpModel) {
+  const none = [{ npshShift: 0, log: 0 }];
+  if (situation.layout || situation.jet) return none;
+  const { atmosphere, liquid } = situation;
+  const perMetre = liquid.density * GRAVITY;
+  const scarce = situation.snapshots.some(({ running, suction: g }) => {
+    if (!running || !g) return false;
+    const there = (atmosphere + g.pressure - liquid.vapourPressure) / perMetre + countingHeight(g);
+    return there < PLENTY * model.npshr(model.bestFlow);
+  });
+  return scarce ? SHIFTS.map(([npshShift, share]) => ({ npshShift, log: Math.log(share) })) : none;
 }

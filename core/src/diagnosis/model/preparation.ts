@@ -15,7 +15,7 @@ import {
 } from "../../visit/index.ts";
 import { testRow } from "../tables/tests/index.ts";
 import { inCircuit } from "./circuit.ts";
-import { type Condition, eased } from "./condition.ts";
+import { type Condition, eased, inGears } from "./condition.ts";
 import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
@@ -115,7 +115,7 @@ const PLACEHOLDER: PumpModel = {
   bestFlow: 0.01,
   bestHead: 30,
   bestPower: undefined,
-  powerKnown: false,
+  powerDoubt: 0.25,
   reach: 0.02,
   shutOffHead: 36,
   head: (q) => Math.max(0, 36 - 6 * (q / 0.01) ** 2),
@@ -125,12 +125,19 @@ const PLACEHOLDER: PumpModel = {
   npshrKnown: false,
 };
 
-function placeholderFor(situation: Situation): PumpModel {
-  const { duty } = situation;
-  if (!duty) return PLACEHOLDER;
+/** Share of its plate power that a motor mostly gives at the duty: they are chosen with some in hand. */
+const USUAL_LOAD = 0.72;
+
+export function placeholderFor({ duty, motor }: Situation): PumpModel {
+  const bestPower = motor && USUAL_LOAD * motor.power;
+  const best = duty?.flow ?? PLACEHOLDER.bestFlow;
+  const loaded: PumpModel = bestPower
+    ? { ...PLACEHOLDER, bestPower, power: (q) => bestPower * (0.5 + 0.5 * Math.min(1.4, q / best)) }
+    : PLACEHOLDER;
+  if (!duty) return loaded;
   const { flow, head } = duty;
   return {
-    ...PLACEHOLDER,
+    ...loaded,
     bestFlow: flow,
     bestHead: head,
     reach: 2 * flow,
@@ -162,12 +169,9 @@ const OWN_SHAPE = 0.5;
  * Spread of this pump round its sheet that goes into each reading: all of it for a single snapshot,
  * the width of one node when the deviation itself is summed over.
  */
-/** Power most pumps of a size take: how widely they scatter, as a share. */
-const USUAL_POWER_U = 0.09;
-
 function curveSpread(
   situation: Situation,
-  { powerKnown }: PumpModel,
+  { powerDoubt }: PumpModel,
   shared: boolean,
 ): CurveSpread {
   const t = ownTolerance(situation);
@@ -175,10 +179,7 @@ function curveSpread(
   return {
     head: (part * t.head) / TOLERANCE_SIGMAS,
     flow: (part * t.flow) / TOLERANCE_SIGMAS,
-    power: Math.hypot(
-      Math.max(0.02, (part * t.power) / TOLERANCE_SIGMAS),
-      powerKnown ? 0 : USUAL_POWER_U,
-    ),
+    power: Math.hypot(Math.max(0.02, (part * t.power) / TOLERANCE_SIGMAS), powerDoubt),
   };
 }
 
@@ -259,6 +260,7 @@ function flowPriorOf(
   return {
     kind: "system",
     limit,
+    headDoubt: ownTolerance(situation).head / TOLERANCE_SIGMAS,
     curves: statics.map((staticHead) => ({
       staticHead,
       logK: Math.log(head - staticHead) - 2 * Math.log(flow),
@@ -286,10 +288,13 @@ function designOf({ duty, suctionSide }: Situation, pump: PumpModel) {
 export function settingOf(
   p: Prepared,
   condition: Condition,
-  own: Pick<OwnCurve, "flow" | "head"> & Partial<Pick<OwnCurve, "speed" | "speedDoubt">>,
+  own: Pick<OwnCurve, "flow" | "head"> &
+    Partial<Pick<OwnCurve, "speed" | "speedDoubt" | "npshShift">>,
 ): Setting {
   const { valve } = p.snapshot;
   const closed = valve === "shut" || valve === "throttled";
+  const here = p.pump.flowAtHead ? inGears(condition) : condition;
+  const shaped = closed ? eased(here) : here;
   const full = 1 - condition.slow;
   // Where it is set low and that is the trouble, it was meant to run as the sheet says.
   const set = condition.slow > 0 && p.speedIsSet ? 1 : (own.speed ?? 1);
@@ -298,9 +303,10 @@ export function settingOf(
   return {
     pump: p.pump,
     suction: p.suction,
-    condition: closed ? eased(condition) : condition,
+    condition: shaped,
     speedRatio,
     meantSpeed: p.speedIsSet ? Math.min(1, speedRatio / full) : 1,
+    npshShift: own.npshShift ?? 0,
     speedDoubt: p.speedMeasured ? 0 : (own.speedDoubt ?? 0),
     ownFlow: own.flow,
     ownHead: own.head,

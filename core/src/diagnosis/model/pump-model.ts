@@ -23,8 +23,8 @@ export interface PumpModel {
   readonly bestHead: number;
   /** Shaft power there [W]; undefined when nothing tells it. */
   readonly bestPower: number | undefined;
-  /** From the sheet; otherwise what pumps of this size usually take. */
-  readonly powerKnown: boolean;
+  /** How widely the power scatters round the model's own, as a share: nothing where a sheet has it. */
+  readonly powerDoubt: number;
   /** Greatest flow tabulated [m³/s]. */
   readonly reach: number;
   readonly shutOffHead: number;
@@ -76,7 +76,7 @@ export function curveModel(curve: RatedCurve): PumpModel {
     bestFlow,
     bestHead,
     bestPower: power(bestFlow),
-    powerKnown: curve.power !== undefined,
+    powerDoubt: curve.power ? 0 : USUAL_POWER_U,
     reach,
     shutOffHead: head(0),
     head,
@@ -86,6 +86,9 @@ export function curveModel(curve: RatedCurve): PumpModel {
     npshrKnown: required !== undefined,
   };
 }
+
+/** Power most pumps of a size take: how widely they scatter, as a share. */
+const USUAL_POWER_U = 0.09;
 
 /**
  * Shaft power most radial pumps of this duty take [W] against flow over best-point flow, for sheets
@@ -137,7 +140,7 @@ function displacementModel(
     bestFlow: open - slope * usual,
     bestHead: usual / perMetre,
     bestPower: displacementPower(rating, speed, usual, viscosity),
-    powerKnown: true,
+    powerDoubt: 0,
     reach,
     shutOffHead: most,
     head: (q) => Math.min(most, pressureAt(q) / perMetre),
@@ -199,7 +202,7 @@ function jetModel(
     bestFlow,
     bestHead: head(bestFlow),
     bestPower: motor && power,
-    powerKnown: true,
+    powerDoubt: 0,
     reach: reach * REACH,
     shutOffHead: head(0),
     head,

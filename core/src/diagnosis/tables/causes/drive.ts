@@ -1,6 +1,6 @@
 /** Causes in the drive and its supply. */
 import { dead, supply } from "../../model/condition.ts";
-import { type CauseRow, ONCE, SKILLS, whole } from "./row.ts";
+import { type CauseRow, inProportion, ONCE, SKILLS, whole } from "./row.ts";
 
 const LIVE = ["electrical", "live-readings"] as const;
 
@@ -17,6 +17,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.5, 1],
       [0.6, 0.8],
     ],
+    between: inProportion,
     severityMeans: "share of the head lost",
     // Radial wheel run backwards: 45 to 65 % of the head at equal flow, 50 to 70 % of the flow, a
     // shut-off head somewhat nearer to the right one; power lower or higher.
@@ -51,6 +52,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.6, 0.1],
       [0.8, 0.05],
     ],
+    between: inProportion,
     severityMeans: "speed lost, as a fraction",
     condition: (s) => ({ slow: s }),
     claim: (s, say) => `It runs about ${say.percent(s)} too slow.`,
@@ -76,6 +78,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.3, 0.3],
       [0.38, 0.15],
     ],
+    between: inProportion,
     severityMeans: "volts lost, as a fraction",
     // The current for the same load grows with 1/V; the tachometer's model has the slip, with 1/V².
     condition: (s) =>
@@ -148,6 +151,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.08, 0.25],
       [0.13, 0.1],
     ],
+    between: inProportion,
     severityMeans: "imbalance of the volts, as a fraction",
     condition: (s) =>
       s > 0
@@ -181,6 +185,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.55, 0.3],
       [0.8, 0.15],
     ],
+    between: inProportion,
     severityMeans: "imbalance of the currents, as a fraction",
     condition: (s) =>
       s > 0
@@ -215,6 +220,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
       [0.55, 0.3],
       [0.85, 0.15],
     ],
+    between: inProportion,
     severityMeans: "imbalance of the currents, as a fraction",
     condition: (s) =>
       s > 0

@@ -1,5 +1,5 @@
 /** The pump that has nothing, the gauge that lies, and the cause nobody knows. */
-import { type CauseRow, ONCE, SKILLS, unseen, whole } from "./row.ts";
+import { type CauseRow, inProportion, ONCE, SKILLS, unseen, whole } from "./row.ts";
 
 /** Errors of a faulty gauge as a share of its span, either way; large ones are rarer. */
 const GAUGE_ERRORS = [
@@ -41,6 +41,7 @@ export const GAUGE_CAUSES: readonly CauseRow[] = [
     side: "instrument",
     where: {},
     severities: GAUGE_ERRORS,
+    between: inProportion,
     severityMeans: "error as a share of the gauge's span",
     condition: (s) => ({ suctionOffset: s, offsetSpread: Math.abs(s) * 0.35 }),
     claim: () => "The suction gauge contradicts everything else.",
@@ -58,6 +59,7 @@ export const GAUGE_CAUSES: readonly CauseRow[] = [
     side: "instrument",
     where: {},
     severities: GAUGE_ERRORS,
+    between: inProportion,
     severityMeans: "error as a share of the gauge's span",
     condition: (s) => ({ dischargeOffset: s, offsetSpread: Math.abs(s) * 0.35 }),
     claim: () => "The discharge gauge contradicts everything else.",

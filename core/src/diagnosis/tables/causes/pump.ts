@@ -1,6 +1,6 @@
 /** Causes inside the pump. */
 import { asDiameter, dead, supply } from "../../model/condition.ts";
-import { type CauseRow, ONCE, SKILLS, unseen, whole } from "./row.ts";
+import { type CauseRow, inProportion, ONCE, SKILLS, unseen, whole } from "./row.ts";
 
 const OPENED = ["lockout", "opening"] as const;
 
@@ -23,6 +23,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [1.2, 0.1],
       [1.8, 0.05],
     ],
+    between: inProportion,
     severityMeans: "leakage as a share of best-point flow",
     condition: (s) => (s > 0 ? { leak: s, vapour: "may" } : {}),
     claim: (s, say) => `About ${say.percent(s)} of its flow leaks back inside.`,
@@ -50,6 +51,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [0.32, 0.2],
       [0.45, 0.08],
     ],
+    between: inProportion,
     severityMeans: "diameter lost, as a fraction",
     condition: (s) => asDiameter(1 - s),
     claim: (s, say) => `The wheel acts about ${say.percent(s)} smaller than its plate.`,
@@ -76,6 +78,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [0.1, 0.6],
     ],
     builtIn: true,
+    between: inProportion,
     severityMeans: "diameter against the sheet's, as a fraction",
     condition: (s) => asDiameter(1 + s),
     claim: (s, say) =>
@@ -104,6 +107,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [18, 0.15],
       [80, 0.08],
     ],
+    between: inProportion,
     severityMeans: "extra loss at best-point flow, share of best-point head",
     condition: (s) =>
       s > 0 ? { innerLoss: s, curvePower: 1 - 0.05 * Math.min(1, s), vapour: "may" } : {},
@@ -146,6 +150,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [2, 1],
       [4, 0.6],
     ],
+    between: inProportion,
     severityMeans: "extra loss at best-point flow, share of best-point head",
     condition: (s) => ({ innerLoss: s, curveHead: s > 0 ? 0.9 : 1 }),
     claim: () => "The wheel's ports have closed with heat; cleaning does not help.",
@@ -170,6 +175,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [0.97, 0.6],
     ],
     builtIn: true,
+    between: inProportion,
     severityMeans: "share of the flow lost",
     condition: (s) => ({ flowLost: s }),
     claim: () => "The flow goes the wrong way through the circuit.",
@@ -224,6 +230,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
       [1, 0.2],
       [1.6, 0.1],
     ],
+    between: inProportion,
     severityMeans: "friction as a share of best-point power",
     condition: (s) => ({ drag: s }),
     claim: (s, say) => `About ${say.percent(s)} of its power goes into rubbing.`,

@@ -27,6 +27,8 @@ export interface CauseRow {
   readonly where: CauseConditions;
   /** Severities tried and their prior weights; one entry when size has no meaning. */
   readonly severities: readonly (readonly [severity: number, weight: number])[];
+  /** A size between two of them; where it is missing only those listed are tried. */
+  readonly between?: (a: number, b: number) => number | undefined;
   /** What severity means, for the reader; null when it has no meaning. */
   readonly severityMeans: string | null;
   /** Where it is there it mostly was from the start: a fingerprint may have been taken with it. */
@@ -58,6 +60,10 @@ interface Say {
 
 /** For a cause whose size has no meaning: there or not. */
 export const ONCE = [[1, 1]] as const;
+
+/** Sizes that spread over decades; an error to one side and to the other have none between them. */
+export const inProportion = (a: number, b: number): number | undefined =>
+  a * b > 0 ? Math.sign(a) * Math.sqrt(a * b) : undefined;
 
 /** A condition that is there or not. */
 export const whole =

@@ -1,6 +1,6 @@
 /** Causes before the flange. */
 import { asViscous, type Condition, dead } from "../../model/condition.ts";
-import { type CauseRow, ONCE, SKILLS, whole } from "./row.ts";
+import { type CauseRow, inProportion, ONCE, SKILLS, whole } from "./row.ts";
 
 /** How far NPSH lies below what is known of it, in standard uncertainties of that; more is missing where less is known. */
 const BELOW_KNOWN = [
@@ -21,6 +21,9 @@ const SHORTAGES: readonly (readonly [number, number])[] = [
   ...BELOW_KNOWN,
   ...BELOW_KNOWN.map(([z, w]) => [WARMTH + z, 0.6 * w] as const),
 ];
+
+const betweenShortages = (a: number, b: number): number | undefined =>
+  b - a < WARMTH / 2 ? (a + b) / 2 : undefined;
 
 const shortOfNpsh = (s: number): Partial<Condition> => {
   if (s === 0) return {};
@@ -58,6 +61,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [90, 0.15],
       [250, 0.08],
     ],
+    between: inProportion,
     severityMeans: "metres of extra suction loss at the duty flow",
     condition: (s) => (s > 0 ? { suctionLoss: s, vapour: "may" } : {}),
     claim: (s, say) => `${say.metres(s)} of suction goes missing before the flange.`,
@@ -79,6 +83,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     side: "system",
     where: {},
     severities: SHORTAGES,
+    between: betweenShortages,
     builtIn: true,
     severityMeans: null,
     condition: shortOfNpsh,
@@ -99,6 +104,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     side: "system",
     where: { installations: ["lift"] },
     severities: SHORTAGES,
+    between: betweenShortages,
     builtIn: true,
     severityMeans: null,
     condition: shortOfNpsh,
@@ -128,6 +134,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [0.18, 0.2],
       [LOST, 0.4],
     ],
+    between: inProportion,
     severityMeans: "air as a share of volume at the eye",
     condition: withAir,
     claim: () => "Air is coming in on the suction.",
@@ -153,6 +160,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [0.13, 0.3],
       [0.18, 0.15],
     ],
+    between: inProportion,
     severityMeans: "air as a share of volume at the eye",
     condition: (s) => (s > 0 ? { gas: s, vapour: "may", headDoubt: 0.04 } : {}),
     claim: () => "Air is drawn down at the intake.",
@@ -176,6 +184,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [0.06, 1],
     ],
     builtIn: true,
+    between: inProportion,
     severityMeans: "head lost at best-point flow, as a share",
     condition: (s) => (s > 0 ? { innerLoss: s, vapour: "may" } : {}),
     claim: () => "The liquid swirls into the wheel.",
@@ -200,6 +209,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [0.07, 0.6],
     ],
     builtIn: true,
+    between: inProportion,
     severityMeans: "air as a share of volume at the eye",
     condition: (s) => (s > 0 ? { gas: s, vapour: "may", headDoubt: 0.04 } : {}),
     claim: () => "Air stands in a high point of the suction.",
@@ -225,6 +235,7 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
       [22, 0.3],
       [38, 0.15],
     ],
+    between: inProportion,
     severityMeans: "viscous parameter B (1 is water)",
     condition: (s) => (s > 1 ? asViscous(s) : {}),
     claim: () => "The liquid is thicker than the curve was drawn for.",

@@ -1,6 +1,6 @@
 /** Causes after the flange. */
 import { dead } from "../../model/condition.ts";
-import { type CauseRow, ONCE, SKILLS, unseen, whole } from "./row.ts";
+import { type CauseRow, inProportion, ONCE, SKILLS, unseen, whole } from "./row.ts";
 
 export const SYSTEM_CAUSES: readonly CauseRow[] = [
   {
@@ -22,6 +22,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
       [0.985, 0.4],
       [1, 0.7],
     ],
+    between: inProportion,
     severityMeans: "share of the flow lost",
     condition: (s) => ({ flowLost: s }),
     claim: (s, say) => `About ${say.percent(s)} of the flow is held back after the pump.`,
@@ -67,6 +68,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
       [1.2, 0.4],
       [2, 0.2],
     ],
+    between: inProportion,
     severityMeans: "flow above what the system should take, as a share",
     condition: (s) => (s > 0 ? { flowLost: -s, vapour: "may" } : {}),
     claim: (s, say) => `About ${say.percent(s)} more flows than the system should take.`,
@@ -92,6 +94,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
       [0.8, 0.2],
       [1.2, 0.1],
     ],
+    between: inProportion,
     severityMeans: "further static head, as a share of best-point head",
     condition: (s) => ({ staticExtra: s }),
     claim: () => "It has more to lift than it was chosen for.",
@@ -115,6 +118,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
       [0.45, 1],
     ],
     builtIn: true,
+    between: inProportion,
     severityMeans: "share of the flow lost (negative: over)",
     condition: (s) => (s === 0 ? {} : { flowLost: s, vapour: "may" }),
     claim: () => "Pump and system were never matched.",
@@ -140,6 +144,7 @@ export const SYSTEM_CAUSES: readonly CauseRow[] = [
       [0.8, 0.3],
       [1.2, 0.15],
     ],
+    between: inProportion,
     severityMeans: "water running back, as a share of best-point flow",
     condition: (s) => (s > 0 ? { passing: s, vapour: "may" } : {}),
     claim: (s, say) => `About ${say.percent(s)} of its flow runs back.`,

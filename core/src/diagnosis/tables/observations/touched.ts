@@ -107,6 +107,7 @@ export const TOUCHED: readonly ObservationRow[] = [
     ...each(["no-supply", "shaft-jammed"], 0.65),
     "capacitor-weak": 0.35,
     ...each(NO_FLOW, 0.3),
+    ...each(["discharge-restriction", "impeller-clogged"], 0.12),
     "phase-loss": 0.2,
     ...each(["control-fault", "float-stuck-off"], 0.01),
   }),
