@@ -20,6 +20,8 @@ const TWO: readonly (readonly [keyof Condition, number, number, number])[] = [
   ["drag", 0.1, 0.1, 0.2],
   ["headDoubt", 0.04, 0.02, 0.06],
   ["shortBy", 0.1, 0.2, 0.3],
+  ["slow", 0.1, 0.2, 0.3],
+  ["thick", 2, 3, 6],
   ["suctionOffset", 1000, -3000, -2000],
   ["dischargeOffset", 2000, 2000, 4000],
   ["offsetSpread", 500, 500, 1000],
@@ -34,7 +36,13 @@ describe("two causes on one pump", () => {
   });
 
   it("forget nothing that a condition has", () => {
-    const told = new Set<string>([...TWO.map(([key]) => key), "dead", "vapour", "supply"]);
+    const told = new Set<string>([
+      ...TWO.map(([key]) => key),
+      "dead",
+      "vapour",
+      "supply",
+      "fallen",
+    ]);
     // Only what is not listed is loose, and that is never one of two.
     const rest = Object.keys(SOUND).filter((key) => !told.has(key));
     expect(rest).toEqual(["looseness"]);
@@ -45,6 +53,8 @@ describe("two causes on one pump", () => {
     expect(together({ vapour: "may" }, { vapour: "must" }).vapour).toBe("must");
     expect(together({ vapour: "may" }, {}).vapour).toBe("may");
     expect(together({}, {}).vapour).toBe("must-not");
+    expect(together({ fallen: true }, {}).fallen).toBe(true);
+    expect(together({}, {}).fallen).toBe(false);
     const dead: Condition["dead"] = {
       ...{ head: 0.1, headSpread: 0.05, power: 0.3, powerSpread: 0.1 },
       ...{ vacuum: 0, vacuumSpread: 1, dribble: 0 },

@@ -103,7 +103,7 @@ describe("pairs", () => {
       causeRow("low-speed").condition(0.1),
     );
     expect(both.leak).toBeCloseTo(0.2);
-    expect(both.speed).toBeCloseTo(0.9);
+    expect(both.slow).toBeCloseTo(0.1);
     expect({ ...SOUND, ...together({}, {}) }).toEqual(SOUND);
   });
 

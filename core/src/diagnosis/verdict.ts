@@ -46,7 +46,7 @@ export function verdictOf(
   units: UnitSystem,
 ): Verdict {
   const { result, situation } = diagnosis;
-  const nothingRead = diagnosis.posterior.items.every(isSilence);
+  const nothingRead = diagnosis.posterior.items.every((i) => isSilence(i) || i.kind === "margin");
   const firstMissing = missing[0]?.name;
   if (nothingRead) {
     return {

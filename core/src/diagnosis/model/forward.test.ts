@@ -85,9 +85,18 @@ describe("forward models", () => {
 
   it.each(MOVES)("%s moves %s one way with its size", (id, key, sign) => {
     const row = causeRow(id);
-    const values = row.severities.map(([s]) => at(row.condition(s))[key]);
+    // Where a size ends in a pump that moves nothing, or in no head at all, nothing goes on growing.
+    const values = row.severities
+      .map(([s]) => row.condition(s))
+      .filter((c) => !c.dead)
+      .map((c) => at(c))
+      .filter((s) => s.head > 0)
+      .map((s) => s[key]);
+    expect(values.length).toBeGreaterThan(1);
     for (let i = 1; i < values.length; i++) {
-      expect(sign * ((values[i] ?? 0) - (values[i - 1] ?? 0)), `${id} ${i}`).toBeGreaterThan(0);
+      const grown = sign * ((values[i] ?? 0) - (values[i - 1] ?? 0));
+      // The power of a sheet is level beyond its last point.
+      expect(grown, `${id} ${i}`).toBeGreaterThan(key === "power" ? -1e-4 * sound.power : 0);
     }
     if (id !== "wrong-impeller-or-curve") {
       expect(sign * ((values[0] ?? 0) - sound[key])).toBeGreaterThan(0);
@@ -239,9 +248,10 @@ describe("what a sheet does not say", () => {
       );
       return out.head;
     };
-    expect(head(0.02)).toBeLessThan(sound.head);
-    expect(head(0.1)).toBeLessThan(head(0.02));
-    expect(head(0.18)).toBeLessThan(0.8 * sound.head);
+    // By so many standard uncertainties of what nobody knows: from next to nothing missing to nearly all.
+    expect(head(1)).toBeLessThan(sound.head);
+    expect(head(3)).toBeLessThan(head(1));
+    expect(head(11)).toBeLessThan(0.2 * sound.head);
   });
 
   it("keeps half the head with a tenth of air, and little with more", () => {

@@ -8,7 +8,7 @@ import { logSum } from "./log-sum.ts";
 import type { Noticed } from "./impression.ts";
 import { expectedAt } from "./reading-evidence.ts";
 import { AS_SHEET, type OwnCurve, type OwnCurves } from "./own-curves.ts";
-import { type Prepared, settingOf } from "./preparation.ts";
+import { type Prepared, settingOf, unlikelyHere } from "./preparation.ts";
 import { type Scene, sceneAt } from "./scene.ts";
 import { changedSystem } from "./system-flow.ts";
 
@@ -302,7 +302,8 @@ function outcome(
   const without = new Float64Array(prepared.reduce((sum, p) => sum + p.readings.length, 0));
   const flows: number[] = [];
   let reading = 0;
-  let { log } = own;
+  const [found] = prepared;
+  let log = own.log - (found ? unlikelyHere(found, condition) : 0);
   let scene: Scene | undefined;
   for (const [k, p] of prepared.entries()) {
     const setting = settingOf(p, cured[k] ? SOUND : condition, own);

@@ -104,7 +104,10 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   const back = c.leak + (at.shut ? 0 : c.passing);
   let inner = flow;
   let head = headScale * pump.head(inner / flowScale);
-  if (back > 0) {
+  if (back > 0 && pump.flowAtHead) {
+    head = uprightHead(at, flow, back);
+    inner = flow + back * bestFlow * Math.sqrt(head / bestHead);
+  } else if (back > 0) {
     for (let i = 0; i < 3; i++) {
       inner = flow + back * bestFlow * Math.sqrt(Math.max(0, head) / bestHead);
       head = headScale * pump.head(inner / flowScale);
@@ -137,13 +140,33 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   if (c.vapour === "must" || (c.vapour === "may" && still !== undefined)) {
     const held = vapourHeadFactor(npshRatio(at, out));
     head *= held;
-    power *= 1 - VAPOUR_POWER * (1 - held);
+    power *= 1 - pump.powerFollows * (1 - held);
     out.vapourLoss = 1 - held;
   } else out.vapourLoss = 0;
   out.flow = flow;
   out.innerFlow = inner;
   out.head = head;
   out.power = c.drag > 0 ? power + c.drag * r * (pump.bestPower ?? Number.NaN) : power;
+}
+
+const UPRIGHT_HALVINGS = 24;
+
+/** Head of a pump whose flow hardly hangs on it, with something running back: looked for along the head [m]. */
+function uprightHead(
+  { pump, condition: c, speedRatio: r }: Setting,
+  flow: number,
+  back: number,
+): number {
+  let low = 0;
+  let high = pump.shutOffHead * r * r * c.curveHead;
+  for (let i = 0; i < UPRIGHT_HALVINGS; i++) {
+    const mid = (low + high) / 2;
+    const made = r * c.curveFlow * (pump.flowAtHead?.(mid / (r * r * c.curveHead)) ?? 0);
+    const runsBack = back * pump.bestFlow * r * Math.sqrt(mid / (pump.bestHead * r * r));
+    if (made - runsBack > flow) low = mid;
+    else high = mid;
+  }
+  return low;
 }
 
 /**
@@ -159,9 +182,6 @@ export function headUnder(at: Setting, flow: number): number {
   operate(at, flow, state);
   return state.head;
 }
-
-/** Power lost with the head that vapour takes, as a share of it: 0.45 to 0.75 of published falls. */
-const VAPOUR_POWER = 0.6;
 
 /**
  * What the best suction designs need of the NPSH a usual pump needs: head is only taken off where no

@@ -20,7 +20,7 @@ import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
 import type { Setting, SuctionModel } from "./operating-state.ts";
 import type { OwnCurve } from "./own-curves.ts";
-import type { PumpModel } from "./pump-model.ts";
+import { type PumpModel, STEADY_POWER, VAPOUR_POWER } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
 import { readingsOf } from "./readings.ts";
 import { surroundingsOf, type Surroundings } from "./scene.ts";
@@ -46,6 +46,8 @@ export interface Prepared {
   readonly speedMeasured: boolean;
   /** The speed is whatever a drive or a governor is set to; whether that was read. */
   readonly speedIsSet: boolean;
+  /** The motor sits on the pump's shaft: it can be slower than the mains have it, but not by much. */
+  readonly coupled: boolean;
   /** How people see it. */
   readonly surroundings: Surroundings;
   /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
@@ -81,6 +83,7 @@ export function prepare(
     speedRatio,
     speedMeasured: speedWasRead(situation, asSet),
     speedIsSet: speedIsSet(situation),
+    coupled: situation.driveStated && situation.driveKind === "direct",
     surroundings: surroundingsOf(situation, snapshot, flowPrior, ownTolerance(situation).head),
     cured: curedIn(situation, snapshot),
     scratch: emptyLikelihood(readings.length),
@@ -116,6 +119,7 @@ const PLACEHOLDER: PumpModel = {
   bestHead: 30,
   bestPower: undefined,
   powerDoubt: 0.25,
+  powerFollows: VAPOUR_POWER,
   reach: 0.02,
   shutOffHead: 36,
   head: (q) => Math.max(0, 36 - 6 * (q / 0.01) ** 2),
@@ -128,11 +132,16 @@ const PLACEHOLDER: PumpModel = {
 /** Share of its plate power that a motor mostly gives at the duty: they are chosen with some in hand. */
 const USUAL_LOAD = 0.72;
 
-export function placeholderFor({ duty, motor }: Situation): PumpModel {
+function placeholderFor({ duty, motor, jet }: Situation): PumpModel {
   const bestPower = motor && USUAL_LOAD * motor.power;
   const best = duty?.flow ?? PLACEHOLDER.bestFlow;
   const loaded: PumpModel = bestPower
-    ? { ...PLACEHOLDER, bestPower, power: (q) => bestPower * (0.5 + 0.5 * Math.min(1.4, q / best)) }
+    ? {
+        ...PLACEHOLDER,
+        bestPower,
+        powerFollows: jet ? STEADY_POWER : VAPOUR_POWER,
+        power: (q) => bestPower * (0.5 + 0.5 * Math.min(1.4, q / best)),
+      }
     : PLACEHOLDER;
   if (!duty) return loaded;
   const { flow, head } = duty;
@@ -283,6 +292,13 @@ function designOf({ duty, suctionSide }: Situation, pump: PumpModel) {
   const usual = USUAL_DUTY * pump.bestFlow;
   return { flow: usual, head: pump.head(usual), stated: false };
 }
+
+/** Speed that a motor on the shaft may lose to its supply, and how rare more of it is (ln): that is a coupling's end. */
+const COUPLED = { most: 0.2, rarity: 3 } as const;
+
+/** ln rarity of a condition on this pump, whatever is read. */
+export const unlikelyHere = ({ coupled }: Prepared, { slow }: Condition): number =>
+  coupled && slow > COUPLED.most ? COUPLED.rarity : 0;
 
 /** Where the pump stands under a condition, with its own deviation from the sheet. */
 export function settingOf(

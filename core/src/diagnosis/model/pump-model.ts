@@ -25,6 +25,8 @@ export interface PumpModel {
   readonly bestPower: number | undefined;
   /** How widely the power scatters round the model's own, as a share: nothing where a sheet has it. */
   readonly powerDoubt: number;
+  /** Share of the head that vapour or gas takes which the power falls by: a jet's wheel works on what it has itself. */
+  readonly powerFollows: number;
   /** Greatest flow tabulated [m³/s]. */
   readonly reach: number;
   readonly shutOffHead: number;
@@ -77,6 +79,7 @@ export function curveModel(curve: RatedCurve): PumpModel {
     bestHead,
     bestPower: power(bestFlow),
     powerDoubt: curve.power ? 0 : USUAL_POWER_U,
+    powerFollows: VAPOUR_POWER,
     reach,
     shutOffHead: head(0),
     head,
@@ -86,6 +89,12 @@ export function curveModel(curve: RatedCurve): PumpModel {
     npshrKnown: required !== undefined,
   };
 }
+
+/** Power lost with the head that vapour takes, as a share of it: 0.45 to 0.75 of published falls. */
+export const VAPOUR_POWER = 0.6;
+
+/** The same of a jet pump: its motor's load barely moves. */
+export const STEADY_POWER = 0.15;
 
 /** Power most pumps of a size take: how widely they scatter, as a share. */
 const USUAL_POWER_U = 0.09;
@@ -141,6 +150,7 @@ function displacementModel(
     bestHead: usual / perMetre,
     bestPower: displacementPower(rating, speed, usual, viscosity),
     powerDoubt: 0,
+    powerFollows: VAPOUR_POWER,
     reach,
     shutOffHead: most,
     head: (q) => Math.min(most, pressureAt(q) / perMetre),
@@ -203,6 +213,7 @@ function jetModel(
     bestHead: head(bestFlow),
     bestPower: motor && power,
     powerDoubt: 0,
+    powerFollows: STEADY_POWER,
     reach: reach * REACH,
     shutOffHead: head(0),
     head,

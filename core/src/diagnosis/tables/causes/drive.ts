@@ -193,8 +193,8 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
             imbalance: 100 * s,
             imbalanceSpread: 35 * s,
             oneLow: 0.25,
-            apparentLoad: 1 + 0.8 * s,
-            apparentSpread: 0.04 + 0.5 * s,
+            apparentLoad: 1 + 0.4 * s,
+            apparentSpread: 0.04 + 0.6 * s,
           })
         : {},
     claim: () => "The motor's own winding is uneven.",
