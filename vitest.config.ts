@@ -25,7 +25,12 @@ export default defineConfig({
           // A machine that is busy with something else is no reason to fail.
           testTimeout: 60_000,
           setupFiles: "./core/testing/fixed-seed.ts",
-          include: ["core/src/**/*.test.ts", "cli/src/**/*.test.ts", "web/src/**/*.test.ts"],
+          include: [
+            "core/src/**/*.test.ts",
+            "core/testing/**/*.test.ts",
+            "cli/src/**/*.test.ts",
+            "web/src/**/*.test.ts",
+          ],
           exclude: ["**/*.db.test.ts", "**/node_modules/**"],
         },
       },

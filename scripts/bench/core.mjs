@@ -7,7 +7,7 @@ import { tackBundle } from "../parts/tack-bundle.mjs";
 import { ms, row, seconds } from "./row.mjs";
 
 /** A measurement of the core, bundled as the application and the command are: that is what is used. */
-function inCore(root, file) {
+export function inCore(root, file, args = []) {
   const bundled = join(root, `core/bench/${file}.bundle.mjs`);
   buildSync({
     entryPoints: [join(root, `core/bench/${file}.ts`)],
@@ -18,7 +18,11 @@ function inCore(root, file) {
     target: "node20",
     logLevel: "warning",
   });
-  const ran = spawnSync(process.execPath, [bundled], { cwd: join(root, "core"), encoding: "utf8" });
+  const ran = spawnSync(process.execPath, [bundled, ...args], {
+    maxBuffer: 1e8,
+    cwd: join(root, "core"),
+    encoding: "utf8",
+  });
   rmSync(bundled);
   return JSON.parse(ran.stdout);
 }

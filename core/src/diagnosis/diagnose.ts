@@ -25,7 +25,7 @@ import { DATA_VERSION } from "./tables/priors.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.5.1";
+export const ENGINE_VERSION = "0.6.0";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;

@@ -60,12 +60,12 @@ describe("what the forward model shows, the backward one expects", () => {
           applies(c, situation) &&
           c.side !== "instrument" &&
           c.id !== "unlisted" &&
+          // How much NPSH is missing hangs on what is known of it here: no size of its own.
+          !(c.between && c.severityMeans === null) &&
           (c.runs ?? 1) > 0.5,
       );
       for (const row of rows) {
-        // Shortages are listed twice, by level and by warmth: a middling one of the first.
-        const middle = Math.floor(row.severities.length / (row.severityMeans ? 2 : 4));
-        const [severity] = row.severities[middle] ?? [1];
+        const [severity] = row.severities[Math.floor(row.severities.length / 2)] ?? [1];
         const d = diagnoseFully(caseFrom(simulated(tag, row.id, severity)));
         const cause = d.posterior.causes.find((c) => c.row.id === row.id);
         const [setting, state] = [cause?.settings.get("as found"), cause?.states.get("as found")];
@@ -98,7 +98,6 @@ const PLAIN: readonly (readonly [string, CauseId, number])[] = [
   ["BI-2", "worn-rings", 0.3],
   ["BI-2", "impeller-worn", 0.15],
   ["TH-1", "impeller-clogged", 2.5],
-  ["MG-3", "not-primed", 1],
   ["MG-3", "wrong-rotation", 0.5],
   ["MG-3", "discharge-airlock", 1],
   ["LF-4", "worn-rings", 0.3],

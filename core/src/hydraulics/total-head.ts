@@ -16,6 +16,8 @@ export interface GaugeReading {
   readonly pressure: GaugePa;
   /** Standard uncertainty of the pressure [Pa]. */
   readonly u?: number;
+  /** From the lowest to the highest mark of its scale [Pa]. */
+  readonly span?: number;
   /** Height of the gauge's centre above the datum [m]. */
   readonly gaugeHeight?: number;
   /** Height of the tapping above the datum [m]. */

@@ -198,6 +198,7 @@ function gaugeOf(
   return {
     pressure: gaugePa(r.mean),
     u,
+    span,
     gaugeHeight: (side === "suction" ? s.suctionGaugeHeight : s.dischargeGaugeHeight)?.si,
     tappingHeight: (side === "suction" ? s.suctionTappingHeight : s.dischargeTappingHeight)?.si,
     line,

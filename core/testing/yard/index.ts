@@ -1,1 +1,1 @@
-export { type Visit, visitOf } from "./visit.ts";
+export { type Visit, visitOf, visitOfFault } from "./visit.ts";

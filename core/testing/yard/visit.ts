@@ -34,13 +34,26 @@ const written = (value: number, step: number, unit: string): string => {
 /** To three figures. */
 const figures = (value: number, unit: string): string => `${Number(value.toPrecision(3))} ${unit}`;
 
-/** The visit of a seed. */
-export function visitOf(seed: number): Visit {
+/** The visit of a seed, with whatever is wrong there. */
+export const visitOf = (seed: number): Visit => visitWith(seed);
+
+/**
+ * The visit of a seed with a fault of one's own choice and size, everything else as it was drawn.
+ * @returns undefined where the fault cannot be
+ */
+export function visitOfFault(seed: number, id: CauseId, size: number): Visit | undefined {
+  const fault = FAULTS.find((f) => f.id === id);
+  const possible = fault && (fault.where?.(plantOf(drawsOf(seed))) ?? true);
+  return possible ? visitWith(seed, { fault, size }) : undefined;
+}
+
+function visitWith(seed: number, chosen?: { readonly fault: Fault; readonly size: number }): Visit {
   const d = drawsOf(seed);
   const plant = plantOf(d);
   const can = FAULTS.filter((f) => f.where?.(plant) ?? true);
-  const fault = d.weighted(can.map((f) => [f, f.weight] as const));
-  const size = fault.size?.(d, plant) ?? null;
+  const drawn = d.weighted(can.map((f) => [f, f.weight] as const));
+  const fault = chosen?.fault ?? drawn;
+  const size = chosen?.size ?? fault.size?.(d, plant) ?? null;
   const effects: Effects = { ...NO_EFFECT, ...fault.effects(size ?? 1, d, plant) };
   const state = settle(plant, effects);
   const found = readings(d, plant, effects, state, "as-found");

@@ -4,7 +4,13 @@
  * counted twice.
  */
 import { curveEnd } from "../../curve/index.ts";
-import { countingHeight, lineLoss, staticPart, velocityHead } from "../../hydraulics/index.ts";
+import {
+  countingHeight,
+  type GaugeReading,
+  lineLoss,
+  staticPart,
+  velocityHead,
+} from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import { layoutOf, type Situation, type Snapshot } from "../../visit/index.ts";
 import { inCircuit } from "./circuit.ts";
@@ -92,7 +98,7 @@ export function suctionGauge({
   if (!g) return undefined;
   const perMetre = situation.liquid.density * GRAVITY;
   const { head: still, u: uStill, narrower, byGauge } = stillHead(situation, snapshot);
-  const span = offsetSpan(g.u, g.pressure);
+  const span = offsetSpan(g);
   const height = countingHeight(g);
   const { bore } = g;
   const lossDoubt = cleanLossDoubt(situation);
@@ -133,9 +139,9 @@ export function suctionGauge({
   };
 }
 
-/** Span of a gauge judged by its own uncertainty: class 1.6 % and uniform is about 1/108 of it. */
-const offsetSpan = (u: number | undefined, pressure: number): number =>
-  Math.max((u ?? 0) * 80, Math.abs(pressure) * 1.2, 5e4);
+/** Span that a faulty gauge's error is told in [Pa]: of its scale, else what usually holds such a reading. */
+const offsetSpan = (g: Pick<GaugeReading, "span" | "pressure"> | undefined): number =>
+  g?.span ?? Math.max(Math.abs(g?.pressure ?? 0) * 1.6, 1e5);
 
 export function dischargeGauge(context: ReadingContext): ReadingEvidence | undefined {
   const { situation, snapshot, model, spread, named } = context;
@@ -146,8 +152,8 @@ export function dischargeGauge(context: ReadingContext): ReadingEvidence | undef
   const s = snapshot.suction;
   const { head: still, u } = stillHead(situation, snapshot);
   const uStill = s ? 0 : u;
-  const span = offsetSpan(g.u, g.pressure);
-  const suctionSpan = offsetSpan(s?.u, s?.pressure ?? 0);
+  const span = offsetSpan(g);
+  const suctionSpan = offsetSpan(s);
   const fixed = s
     ? staticPart({ suction: { kind: "gauge", gauge: s }, discharge: g, density }) -
       g.pressure / perMetre
