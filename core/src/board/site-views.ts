@@ -2,7 +2,7 @@
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { GRAVITY, K95 } from "../quantity/index.ts";
 import { lossAt } from "../suction/index.ts";
-import { layoutOf, meanAmps } from "../visit/index.ts";
+import { layoutOf } from "../visit/index.ts";
 
 /** Heads in metres of the liquid; `loss` is what the drawing explains. */
 export interface SuctionView {

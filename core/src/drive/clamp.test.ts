@@ -97,4 +97,19 @@ describe("plate limit and start", () => {
   ])("judges a start of %d A as %s", (start, outcome) => {
     expect(inrush(start, 14).outcome).toBe(outcome);
   });
+
+  it("reads 0.8 A as 0.8 give or take 0.3, on the smallest range that holds it", () => {
+    const unstated = { percent: undefined, digits: undefined, range: undefined };
+    const small = clampClassOf(unstated, 0.8);
+    expect(small).toEqual({ percent: 2, digits: 3, range: 60 });
+    // Three counts of 0.1 A, 2 % of the reading, both uniform.
+    expect(clampUncertainty(small, 0.8).apart).toBeCloseTo(0.3 / Math.sqrt(3), 9);
+    expect(clampUncertainty(small, 0.8).common).toBeCloseTo(0.016 / Math.sqrt(3), 9);
+    expect([61, 200, 201, 600, 601].map((a) => clampClassOf(unstated, a).range)).toEqual([
+      200, 200, 600, 600, 2000,
+    ]);
+    // A count of 600 A over 2,000 is 0.3 A: the next power of ten is one ampere.
+    const large = clampClassOf({ percent: 1, digits: 5, range: 600 }, 300);
+    expect(clampUncertainty(large, 300).apart).toBeCloseTo(5 / Math.sqrt(3), 9);
+  });
 });

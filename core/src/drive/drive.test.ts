@@ -146,4 +146,18 @@ describe("load", () => {
   it("knows a no-load current on the plate to 2 %", () => {
     expect(noLoadCurrentOf({ ...PLATE, noLoadCurrent: 10 })).toEqual({ value: 10, u: 0.2 });
   });
+
+  it("is torque behind a drive: power is load, plate and frequency", () => {
+    const clamp = { value: 19, u: 0.2 };
+    const [mains, slow] = [loadOf(PLATE, clamp, 400), loadOf(PLATE, clamp, 304, 0.76)];
+    expect(slow?.shaftPower.value).toBeCloseTo(0.76 * (mains?.shaftPower.value ?? 0), 6);
+  });
+
+  it("leaves a load near none open, where the root is steep", () => {
+    const idle = noLoadCurrentOf(PLATE)?.value ?? 0;
+    for (const amps of [0.8 * idle, idle, 1.05 * idle]) {
+      const load = loadOf(PLATE, { value: amps, u: 0.02 * amps })?.fraction;
+      expect((load?.value ?? 0) + 2 * (load?.u ?? 0)).toBeGreaterThan(0.25);
+    }
+  });
 });

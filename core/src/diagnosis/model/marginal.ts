@@ -119,8 +119,9 @@ const BEYOND_RESCUE = 20;
 /** Times the gaps on both sides of the likeliest size are halved, and how far below the best it is worth that [ln]. */
 const REFINED = 4;
 const BEYOND_REFINEMENT = 14;
-/** A round that betters the likeliest size by less is the last one [ln]. */
+/** From this round on, one that betters the likeliest size by less is the last one [ln]. */
 const WORTH_A_ROUND = 0.3;
+const LEAST_ROUNDS = 3;
 /** Further below than this, nobody asks what would be noticed there [ln]. */
 const BEYOND_NOTICE = 25;
 
@@ -193,7 +194,8 @@ export function scales(
     for (let round = 0; round < REFINED && row.between && sizes.length > 1; round++) {
       const likeliest = sizes.reduce((a, b) => (logOf(b) > logOf(a) ? b : a));
       const reached = logOf(likeliest);
-      if (reached < best - BEYOND_REFINEMENT || reached < before + WORTH_A_ROUND) break;
+      const still = round >= LEAST_ROUNDS && reached < before + WORTH_A_ROUND;
+      if (still || reached < best - BEYOND_REFINEMENT) break;
       before = reached;
       const k = sizes.indexOf(likeliest);
       // From the upper gap down, so that the index of the lower one stays.
