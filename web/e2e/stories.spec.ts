@@ -136,10 +136,14 @@ const STORIES: readonly Story[] = [
 ];
 
 /** What the gauges, the meter and the clamp of this pump show under its cause, by slot. */
-function readingsOf({ tag, cause, severity }: Story): [slot: string, text: string][] {
+function readingsOf({ tag, cause, severity, also }: Story): [slot: string, text: string][] {
   const story = SITES.flatMap((s) => s.pumps).find((p) => p.tag === tag);
   if (!story) throw new Error(`no pump ${tag}`);
-  const file = demoFile(tag) as { pump: { motor?: { phases?: number } } };
+  const register = demoFile(tag) as { pump: { motor?: { phases?: number } }; suction?: object };
+  // A level that was read is the one the gauges stand over.
+  const file = also?.["level"]
+    ? { ...register, suction: { ...register.suction, sourceLevel: also["level"] } }
+    : register;
   const { visit } = readings(file as Record<string, unknown>, story)({ cause, severity });
   const phases = file.pump.motor?.phases ?? 0;
   const shown = snapshot(story, visit, "as found", "as-found", phases) as Record<string, unknown>;

@@ -19,7 +19,7 @@ import {
 import type { CaseNote } from "./case-note.ts";
 
 /** A current in one line [A]. */
-export interface LineCurrent extends Uncertain {
+interface LineCurrent extends Uncertain {
   /** That part of its standard uncertainty which differs from line to line [A]. */
   readonly apart: number;
 }

@@ -40,6 +40,12 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
           {view.stop}
         </p>
       ) : null}
+      {view && !view.stop && !active && tests.length === 0 ? (
+        <p className={classes.stop} data-testid="read-again">
+          No test is left here that tells more, and the readings do not agree yet.{" "}
+          {view.notes.filter((n) => n.includes("again")).join(" ")}
+        </p>
+      ) : null}
       {active ? (
         <ActiveTest
           key={active}
