@@ -96,4 +96,28 @@ export const PLANTED = [
     put: "    {},\n    signed,",
     project: "database",
   },
+  {
+    what: "a clamp whose digits are nothing",
+    file: "core/src/drive/clamp.ts",
+    find: "apart: (clamp.digits * countOf(clamp.range)) / Math.sqrt(3),",
+    put: "apart: 0,",
+  },
+  {
+    what: "power behind a drive that forgets its frequency",
+    file: "core/src/drive/load.ts",
+    find: "value: value * plate.power * frequencyRatio,",
+    put: "value: value * plate.power,",
+  },
+  {
+    what: "a dry pump that is throttled",
+    file: "core/src/diagnosis/test-conditions.ts",
+    find: "nothingFlows > LIKELY_DRY && ",
+    put: "nothingFlows > 2 && ",
+  },
+  {
+    what: "a story on the phone that ends the questions",
+    file: "core/src/diagnosis/diagnose.ts",
+    find: " || !isCarried(posterior, index)) return null;",
+    put: ") return null;",
+  },
 ];
