@@ -63,6 +63,22 @@ describe("a pump that may be dry", () => {
   });
 });
 
+describe("a story on the phone", () => {
+  it("ends no questions, however well it is told", () => {
+    const { causes, stop } = diagnose(
+      caseFrom({
+        format: "yard-tack/case",
+        version: 1,
+        pump: { family: "sump", motor: { phases: 3, power: "3 kW" } },
+        observations: { present: ["complaint.runs-on", "onset.intermittent"], absent: [] },
+      }),
+    );
+    expect(causes[0]).toMatchObject({ id: "float-stuck-on" });
+    expect(causes[0]?.probability).toBeGreaterThan(0.9);
+    expect(stop).toBeNull();
+  });
+});
+
 describe("a speed that is set", () => {
   it("condemns no sound pump that nobody complains of, read or not", () => {
     let low = 0;
