@@ -17,8 +17,9 @@ import { inCircuit } from "./circuit.ts";
 import type { SuctionModel } from "./operating-state.ts";
 import type { ReadingContext, ReadingEvidence } from "./reading-evidence.ts";
 
-/** How well a drawn layout is known: level [m], and its clean loss as a fraction. */
+/** How well a drawn layout is known: level read today, and as the register has it [m]; its clean loss as a fraction. */
 const LEVEL_U = 0.15;
+const REGISTER_LEVEL_U = 0.35;
 const LOSS_U = 0.3;
 /** Clean loss where nobody drew the line: its spread [m at the duty]; circuits may have a coil or filter there. */
 const UNDRAWN_LOSS_U = { open: 1, closed: 1.8 } as const;
@@ -54,7 +55,7 @@ function stillHead(situation: Situation, snapshot: Snapshot): StillHead {
   if (layout) {
     return {
       head: layout.sourceLevel + layout.surfacePressure / perMetre,
-      u: LEVEL_U,
+      u: snapshot.level === undefined ? REGISTER_LEVEL_U : LEVEL_U,
       narrower: 1,
       byGauge: false,
     };
