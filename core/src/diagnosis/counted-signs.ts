@@ -1,10 +1,8 @@
 /** Signs that are counted with a watch and need no hydraulics: drops at a gland, starts in an hour. */
+import { normalDensity } from "../quantity/index.ts";
 import type { Situation } from "../visit/index.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
-
-const normal = (x: number, mean: number, u: number): number =>
-  Math.exp(-0.5 * ((x - mean) / u) ** 2) / (u * Math.sqrt(2 * Math.PI));
 
 /** Drops a packed gland needs to stay cool, for each metre of shaft diameter [m³/s]: 10 a minute for 25 mm, 20 drops a millilitre. */
 const COOLING_PER_METRE = (10 * 0.05e-6) / 60 / 0.025;
@@ -28,7 +26,7 @@ function glandItem(situation: Situation, causes: readonly CauseRow[]): EvidenceI
   const wanted = COOLING_PER_METRE * (situation.shaft ?? USUAL_SHAFT);
   const x = Math.log(Math.max(drops, NO_DROP) / wanted);
   const density = ({ mean, u }: { readonly mean: number; readonly u: number }) =>
-    normal(x, mean, u);
+    normalDensity(x, mean, u);
   const inOrder =
     0.95 * density(DROPS.inOrder) + 0.025 * (density(DROPS.leak) + density(DROPS.dry));
   const of = (id: string): number =>
@@ -56,10 +54,9 @@ const RUNS_BACK = 0.6;
 function startsItem({ starts }: Situation, causes: readonly CauseRow[]): EvidenceItem[] {
   if (!starts || !(starts.perHour > 0 && starts.limit > 0)) return [];
   const x = Math.log(starts.perHour / starts.limit);
-  const [usual, often] = [STARTS.inOrder, STARTS.often].map((d) => normal(x, d.mean, d.u)) as [
-    number,
-    number,
-  ];
+  const [usual, often] = [STARTS.inOrder, STARTS.often].map((d) =>
+    normalDensity(x, d.mean, d.u),
+  ) as [number, number];
   const inOrder = 0.97 * usual + 0.03 * often;
   const of = (id: string): number =>
     id === "short-cycling"

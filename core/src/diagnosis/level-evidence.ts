@@ -1,4 +1,5 @@
 /** A level read on the day against the register: the water itself says when there is more to lift. */
+import { normalDensity } from "../quantity/index.ts";
 import type { Situation } from "../visit/index.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
@@ -12,9 +13,6 @@ const FALL = { mean: 0.16, spread: 0.1 } as const;
 /** A level taped from the wrong mark, or a register never measured. */
 const MISTAKEN = 0.05;
 
-const normal = (x: number, mean: number, spread: number): number =>
-  Math.exp(-0.5 * ((x - mean) / spread) ** 2) / (spread * Math.sqrt(2 * Math.PI));
-
 /**
  * One item when a level was read where the register has one. A fall of the source speaks for more to
  * lift; a level as it always was speaks a little against it.
@@ -25,9 +23,9 @@ export function levelItem(situation: Situation, causes: readonly CauseRow[]): Ev
   const head = situation.duty?.head ?? situation.staticHead;
   if (register === undefined || seen === undefined || !head || situation.closedLoop) return [];
   const fall = register - seen;
-  const any = normal(fall, 0, Math.max(WANDERS, 0.3 * head));
-  const usual = (1 - MISTAKEN) * normal(fall, 0, WANDERS) + MISTAKEN * any;
-  const fallen = normal(fall, FALL.mean * head, FALL.spread * head);
+  const any = normalDensity(fall, 0, Math.max(WANDERS, 0.3 * head));
+  const usual = (1 - MISTAKEN) * normalDensity(fall, 0, WANDERS) + MISTAKEN * any;
+  const fallen = normalDensity(fall, FALL.mean * head, FALL.spread * head);
   const risen = AT_THE_SOURCE * fallen + (1 - AT_THE_SOURCE) * usual;
   return [
     {

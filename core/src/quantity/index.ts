@@ -14,6 +14,7 @@ export {
   assumedGauge,
   band,
   chanceBelow,
+  normalDensity,
   K95,
   readingUncertainty,
   repeats,

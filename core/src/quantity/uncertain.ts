@@ -94,3 +94,7 @@ export function assumedGauge(reading: number): InstrumentClass {
 
 /** P(Z < z) of a standard normal, logistic in its place: within 0.01. */
 export const chanceBelow = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
+
+/** Density of a normal at a value, in one over its unit. */
+export const normalDensity = (value: number, mean: number, u: number): number =>
+  Math.exp(-0.5 * ((value - mean) / u) ** 2) / (u * Math.sqrt(2 * Math.PI));

@@ -1,5 +1,5 @@
 /** The three lines against each other as evidence: how uneven currents and volts are, and which way. */
-import { chanceBelow } from "../../quantity/index.ts";
+import { chanceBelow, normalDensity } from "../../quantity/index.ts";
 import { electricalOf, meanAmps } from "../../visit/index.ts";
 import { SOUND } from "./condition.ts";
 import { constant, type ReadingContext, type ReadingEvidence } from "./reading-evidence.ts";
@@ -100,7 +100,7 @@ export function phaseShape(context: ReadingContext): ReadingEvidence | undefined
 
 /** Density of a normal round 0 folded to what is not negative and cut off at a limit. */
 const normalOver = (value: number, u: number, limit: number): number =>
-  Math.exp(-0.5 * (value / u) ** 2) / (u * Math.sqrt(2 * Math.PI) * (chanceBelow(limit / u) - 0.5));
+  normalDensity(value, 0, u) / (chanceBelow(limit / u) - 0.5);
 
 /** Imbalance below which nobody asks for its shape [%]. */
 const WORTH_A_SHAPE = 4;
@@ -137,8 +137,5 @@ export function voltBalance({
 }
 
 /** Density of the imbalance that sound volts show [1/%]. */
-const usualVolts = (percent: number): number => {
-  const { voltImbalance, voltImbalanceSpread } = SOUND.supply;
-  const z = (percent - voltImbalance) / voltImbalanceSpread;
-  return Math.exp(-0.5 * z * z) / (voltImbalanceSpread * Math.sqrt(2 * Math.PI));
-};
+const usualVolts = (percent: number): number =>
+  normalDensity(percent, SOUND.supply.voltImbalance, SOUND.supply.voltImbalanceSpread);

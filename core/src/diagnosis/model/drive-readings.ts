@@ -1,5 +1,6 @@
 /** Current, volts and speed as evidence: load, supply, slip. */
 import { polesFromPlate, synchronousSpeed } from "../../drive/index.ts";
+import { normalDensity } from "../../quantity/index.ts";
 import {
   driveShare,
   electricalOf,
@@ -75,12 +76,12 @@ const SLIP_WASTE_U = 0.4;
  */
 function torqueShown(
   { driveKind }: Situation,
-  { frequency, speed, inputPower }: Snapshot,
+  { frequency, speed, inputPower, powerFactor }: Snapshot,
   { slow }: Condition,
   speedRatio: number,
 ): number {
   if (driveKind !== "vfd") return driveKind === "engine" ? 1 : 1 / (1 - Math.min(slow, 0.95));
-  return (frequency ?? speed ?? inputPower) ? 1 : 1 / Math.max(speedRatio, 0.1);
+  return (frequency ?? speed ?? inputPower ?? powerFactor) ? 1 : 1 / Math.max(speedRatio, 0.1);
 }
 
 /** How much of a supply's distance from the plate is there at every visit. */
@@ -213,7 +214,7 @@ export function speedSetting({
   if (share === undefined || !rated) return undefined;
   const set = SET[driveKind];
   const meant =
-    set.full * normal(share, 1, set.near) +
+    set.full * normalDensity(share, 1, set.near) +
     (share > set.least && share < 1.02 ? (1 - set.full) / (1.02 - set.least) : 0.05);
   return {
     ...named("speed-setting"),
@@ -226,11 +227,8 @@ export function speedSetting({
       const u = TOO_LOW.own + TOO_LOW.share * slow;
       return {
         ...constant(rated * (slow > 0 ? 1 - slow : share), (u * rated) ** 2),
-        log: Math.log(slow > 0 ? normal(share, 1 - slow, u) : looseness > 0 ? 0.5 : meant),
+        log: Math.log(slow > 0 ? normalDensity(share, 1 - slow, u) : looseness > 0 ? 0.5 : meant),
       };
     },
   };
 }
-
-const normal = (x: number, mean: number, u: number): number =>
-  Math.exp(-0.5 * ((x - mean) / u) ** 2) / (u * Math.sqrt(2 * Math.PI));

@@ -5,15 +5,10 @@
  * by trapezoids; alongside, the same sum with each reading left out in turn, so that what one
  * reading weighs is known exactly and not by approximation.
  */
-import {
-  emptyState,
-  marginDoubt,
-  operate,
-  type OperatingState,
-  type Setting,
-} from "./operating-state.ts";
+import { emptyState, operate, type OperatingState, type Setting } from "./operating-state.ts";
 import { flowAt, type FlowPrior, type SystemCurve } from "./flow-prior.ts";
 import { type Biases, withBias, NO_BIASES } from "./bias.ts";
+import { CLIFF_NODES, vapourCliff, vapourRarity } from "./vapour.ts";
 import { type Expectation, nothingExpected, type ReadingEvidence } from "./reading-evidence.ts";
 
 /**
@@ -28,9 +23,7 @@ const COARSE = 10;
  */
 const ROUNDS = { least: 3, most: 8, climbing: 0.5 } as const;
 const MOST_CURVES = 8;
-/** Shares of the head that vapour has taken at nodes of their own: between two coarse ones its fall would be missed. */
-const CLIFF = [0.03, 0.12, 0.25, 0.4, 0.55, 0.7, 0.85, 0.95] as const;
-const MOST_NODES = COARSE + 1 + CLIFF.length + 2 * ROUNDS.most;
+const MOST_NODES = COARSE + 1 + CLIFF_NODES + 2 * ROUNDS.most;
 
 export interface SnapshotLikelihood {
   /** ln ∫ p(readings | flow) p(flow) dflow */
@@ -207,34 +200,6 @@ export function integrateFlow(
   out.bestFlow = flows[bestNode] ?? 0;
 }
 
-const CLIFF_HALVINGS = 11;
-
-/** The flows at which vapour has taken so much of the head, where it does within the grid. */
-function vapourCliff(setting: Setting, end: number): readonly number[] {
-  const { vapour, dead } = setting.condition;
-  if (vapour === "must-not" || dead || setting.pump.flowAtHead) return [];
-  const lossAt = (flow: number): number => {
-    operate(setting, flow, state);
-    return state.vapourLoss;
-  };
-  const most = lossAt(end);
-  const found: number[] = [];
-  let from = 0;
-  for (const share of CLIFF) {
-    if (share > most) break;
-    let low = from;
-    let high = end;
-    for (let i = 0; i < CLIFF_HALVINGS; i++) {
-      const mid = (low + high) / 2;
-      if (lossAt(mid) > share) high = mid;
-      else low = mid;
-    }
-    from = low;
-    if (low > 0) found.push((low + high) / 2);
-  }
-  return found;
-}
-
 /** The nearest positions on both sides of one, the ends of the grid where there is none. */
 function neighbours(at: number, count: number, end: number): readonly [number, number] {
   let left = 0;
@@ -303,33 +268,6 @@ const WIDEST = 1.5;
 const IMPOSSIBLE = -1e6;
 /** Systems less likely than this are all the same: nothing there [ln]. */
 const LEAST_DENSITY = -600;
-
-/** One over the weight of the vapour a condition demands or forbids, from the margin over NPSH required. */
-function vapourRarity(setting: Setting, s: OperatingState): number {
-  const { vapour } = setting.condition;
-  if (vapour === "may" || setting.suction.still === undefined) return 1;
-  // Noise begins somewhat above the 3 % point.
-  const short = 1.08 * s.npshr + 0.2 - s.npsha;
-  const u = marginDoubt(setting, s.npshr);
-  const odds = Math.exp(clip((1.7 * short) / u));
-  if (vapour === "must") return (1 + 1 / odds) * Math.exp(unlikeliness(s, u));
-  return 1 / (WRONG_REGISTER + (1 - WRONG_REGISTER) / (1 + odds));
-}
-
-/** ln rarity of what is missing beside what is known: within its doubt, by a fallen source, or by warmth unseen. */
-function unlikeliness({ missing, fall }: OperatingState, u: number): number {
-  const byDoubt = 0.5 * (missing / u) ** 2;
-  if (missing <= 0) return byDoubt;
-  return Math.min(byDoubt, fall / USUAL_FALL + (missing - fall) / USUAL_WARMTH);
-}
-
-/** How far sources fall that nobody looked at, and what warmth and wheel take unseen: ln rarity of 1 for each [m]. */
-const USUAL_FALL = 3;
-const USUAL_WARMTH = 0.7;
-/** Plants in which level, warmth or sheet are not what the register says. */
-const WRONG_REGISTER = 0.02;
-
-const clip = (x: number): number => Math.min(Math.max(x, -30), 30);
 
 /**
  * The integral over the flow by trapezoids. On a system it runs over ln k, once for each of its curves; a

@@ -14,19 +14,15 @@ import {
 import { GRAVITY } from "../../quantity/index.ts";
 import { layoutOf, type Situation, type Snapshot } from "../../visit/index.ts";
 import { inCircuit } from "./circuit.ts";
-import type { SuctionModel } from "./operating-state.ts";
+import { LEVEL_U, type SuctionModel } from "./operating-state.ts";
 import type { ReadingContext, ReadingEvidence } from "./reading-evidence.ts";
 
-/** How well a drawn layout is known: level read today, and as the register has it [m]; its clean loss as a fraction. */
-const LEVEL_U = 0.15;
-const REGISTER_LEVEL_U = 0.35;
+/** How well the clean loss of a drawn layout is known, as a fraction. */
 const LOSS_U = 0.3;
 /** Clean loss where nobody drew the line: its spread [m at the duty]; circuits may have a coil or filter there. */
 const UNDRAWN_LOSS_U = { open: 1, closed: 1.8 } as const;
 /** How far a source's level moves between two visits [m]. */
 const LEVEL_WANDERS = 0.6;
-/** Level of a source of which only the pressure on its surface was written down: its spread [m]. */
-const UNWRITTEN_LEVEL_U = 1.2;
 /**
  * What is taken where nothing is known of a suction: likeliest head at the flange, its spread [m], and
  * how many times narrower the spread is downwards: a flooded pump stands under water, however deep. Circuits are
@@ -55,14 +51,14 @@ function stillHead(situation: Situation, snapshot: Snapshot): StillHead {
   if (layout) {
     return {
       head: layout.sourceLevel + layout.surfacePressure / perMetre,
-      u: snapshot.level === undefined ? REGISTER_LEVEL_U : LEVEL_U,
+      u: LEVEL_U[snapshot.level === undefined ? "register" : "today"],
       narrower: 1,
       byGauge: false,
     };
   }
   const { surfacePressure } = situation.suctionSide;
   if (surfacePressure !== undefined) {
-    return { head: surfacePressure / perMetre, u: UNWRITTEN_LEVEL_U, narrower: 1, byGauge: false };
+    return { head: surfacePressure / perMetre, u: LEVEL_U.unwritten, narrower: 1, byGauge: false };
   }
   // Nobody drew the suction, but behind its shut valve the gauge shows it without loss.
   const shut = situation.snapshots.find(
@@ -70,7 +66,7 @@ function stillHead(situation: Situation, snapshot: Snapshot): StillHead {
   )?.suction;
   if (shut && shut !== snapshot.suction) {
     const head = shut.pressure / perMetre + countingHeight(shut);
-    return { head, u: LEVEL_U, narrower: 1, byGauge: true };
+    return { head, u: LEVEL_U.today, narrower: 1, byGauge: true };
   }
   return { ...UNKNOWN_SUCTION[usualPlace(situation)], byGauge: false };
 }

@@ -2,6 +2,9 @@
 import type { Condition } from "./condition.ts";
 import type { PumpModel } from "./pump-model.ts";
 
+/** Standard uncertainty of a level read today, of one that only the register has, and of one nobody wrote down [m]. */
+export const LEVEL_U = { today: 0.15, register: 0.35, unwritten: 1.2 } as const;
+
 /** What the model needs of the suction side, in metres of liquid. */
 export interface SuctionModel {
   /**

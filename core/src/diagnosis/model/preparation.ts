@@ -18,7 +18,7 @@ import { inCircuit } from "./circuit.ts";
 import { type Condition, eased, inGears } from "./condition.ts";
 import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
 import type { FlowPrior } from "./flow-prior.ts";
-import type { Setting, SuctionModel } from "./operating-state.ts";
+import { LEVEL_U, type Setting, type SuctionModel } from "./operating-state.ts";
 import type { OwnCurve } from "./own-curves.ts";
 import { type PumpModel, STEADY_POWER, VAPOUR_POWER } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
@@ -192,9 +192,6 @@ function curveSpread(
   };
 }
 
-/** Standard uncertainty of a level read today, of one that only the register has, and of one nobody wrote down [m]. */
-const LEVEL_DOUBT = { today: 0.1, register: 0.4, unwritten: 1.2 } as const;
-
 /** Clean loss taken for a suction nobody drew [m at the duty]. */
 const USUAL_SUCTION_LOSS = 0.8;
 
@@ -219,7 +216,7 @@ function suctionModel(situation: Situation, snapshot: Snapshot, pump: PumpModel)
       ...loss,
       measured: false,
       levelRead,
-      doubt: LEVEL_DOUBT[levelRead ? "today" : "register"],
+      doubt: LEVEL_U[levelRead ? "today" : "register"],
     };
   }
   const gauge = snapshot.suction;
@@ -233,7 +230,7 @@ function suctionModel(situation: Situation, snapshot: Snapshot, pump: PumpModel)
     ...loss,
     measured: false,
     levelRead,
-    doubt: LEVEL_DOUBT.unwritten,
+    doubt: LEVEL_U.unwritten,
   };
 }
 
