@@ -3,6 +3,7 @@ import type { CauseId } from "../case/index.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import { type Condition, SOUND, SOUND_SUPPLY, type Supply } from "./model/condition.ts";
 import type { Modelled, Weighed } from "./model/marginal.ts";
+import { whatIsLeft } from "./model/remedy.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
 
 /** Two independent troubles in one visit are rarer than the product of their shares says: one is mended. */
@@ -33,8 +34,8 @@ interface PairInputs {
 
 /** A reading so many standard deviations off is not explained by one cause alone. */
 const UNEXPLAINED = 2.2;
-/** Causes tried beside a leader for each reading that it leaves unexplained. */
-const MOST_HELPERS = 3;
+/** Causes tried beside a leader for what it leaves unexplained. */
+const MOST_HELPERS = 4;
 /** Shares of its likeliest size alone that each of two takes when both are there. */
 const SHARES = { plain: [1, 0.5], helping: [1, 0.7, 0.4] } as const;
 
@@ -67,26 +68,24 @@ const canBePaired = ({ causes }: PairInputs, i: number): boolean => {
   return id !== "healthy" && id !== "unlisted";
 };
 
-/** What would explain best a reading that a leader leaves unexplained, were it there besides. */
+/** What would explain best a reading that a leader leaves unexplained, were it there besides: the likeliest helpers. */
 function helpersOf(inputs: PairInputs, leader: number): number[] {
   const { causes, prior, integrated, weighed } = inputs;
   const gaps = weighed[leader]?.picture().gaps;
   const open = integrated.filter(
     ({ reading }) => reading && Math.abs(gaps?.get(reading.id) ?? 0) > UNEXPLAINED,
   );
-  return open.flatMap(({ logLikelihood }) =>
-    causes
-      .map((_, i) => i)
-      .filter((i) => i !== leader && canBePaired(inputs, i))
-      .map((i) => ({
-        i,
-        log: (logLikelihood[i] ?? 0) - (logLikelihood[leader] ?? 0) + Math.log(prior[i] ?? 0),
-      }))
-      .filter(({ log }) => log > Math.log(LEAST_HELP))
-      .sort((x, y) => y.log - x.log)
-      .slice(0, MOST_HELPERS)
-      .map(({ i }) => i),
-  );
+  return causes
+    .map((_, i) => i)
+    .filter((i) => i !== leader && canBePaired(inputs, i))
+    .map((i) => {
+      const helps = open.map(({ logLikelihood: l }) => (l[i] ?? 0) - (l[leader] ?? 0));
+      return { i, log: Math.max(...helps) + Math.log(prior[i] ?? 0) };
+    })
+    .filter(({ log }) => log > Math.log(LEAST_HELP))
+    .sort((x, y) => y.log - x.log)
+    .slice(0, MOST_HELPERS)
+    .map(({ i }) => i);
 }
 
 /** Prior times what it betters the reading by: a cause below this is not tried beside a leader. */
@@ -105,14 +104,19 @@ function pairOf(
   if (!rowA || !rowB || rowA.inseparable?.includes(rowB.id)) return undefined;
   const sizes = shares.flatMap((x) => shares.map((y) => [x, y] as const));
   const tried = shares === SHARES.plain ? sizes.filter(([, y]) => y === 1) : sizes;
+  const condition = (i: number, share: (cause: CauseId) => number): Partial<Condition> => {
+    const [x, y] = tried[i - 1] ?? [1, 1];
+    return together(
+      whatIsLeft(rowA, x * sizeA, share(rowA.id)),
+      whatIsLeft(rowB, y * sizeB, share(rowB.id)),
+    );
+  };
   const both = inputs.weigh({
     both: [rowA.id, rowB.id],
     severities: tried.map((_, i) => [i + 1, 1] as const),
     severityMeans: null,
-    condition: (i) => {
-      const [x, y] = tried[i - 1] ?? [1, 1];
-      return together(rowA.condition(x * sizeA), rowB.condition(y * sizeB));
-    },
+    condition: (i) => condition(i, () => 1),
+    remaining: condition,
   });
   const healthy = causes.findIndex((c) => c.id === "healthy");
   const seen = others.reduce((sum, item) => sum + itemLog(item, a, b, healthy), 0);

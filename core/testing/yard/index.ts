@@ -1,1 +1,1 @@
-export { type Visit, visitOf, visitOfFault } from "./visit.ts";
+export { type Visit, visitOf, visitOfFault, visitOfRemedy } from "./visit.ts";

@@ -16,7 +16,7 @@ import {
 import { type Draws, drawsOf } from "./random.ts";
 
 export interface Visit {
-  readonly file: Record<string, unknown>;
+  readonly file: Record<string, unknown> & { readonly snapshots: readonly object[] };
   readonly cause: CauseId;
   readonly size: number | null;
   readonly state: State;
@@ -45,6 +45,33 @@ export function visitOfFault(seed: number, id: CauseId, size: number): Visit | u
   const fault = FAULTS.find((f) => f.id === id);
   const possible = fault && (fault.where?.(plantOf(drawsOf(seed))) ?? true);
   return possible ? visitWith(seed, { fault, size }) : undefined;
+}
+
+/** What was done about a fault before the pump was read again. */
+interface Done {
+  readonly test: string;
+  readonly outcome: string;
+  /** Share of the fault that it left. */
+  readonly left: number;
+}
+
+/**
+ * The visit of a seed with a fault of one's own choice, and the same pump read again after something was done about it.
+ * @returns undefined where the fault cannot be
+ */
+export function visitOfRemedy(
+  seed: number,
+  id: CauseId,
+  size: number,
+  { test, outcome, left }: Done,
+): Visit | undefined {
+  const visit = visitOfFault(seed, id, size);
+  const rest = visitOfFault(seed, id, left * size);
+  const [after] = rest?.file.snapshots ?? [];
+  if (!visit || !after) return undefined;
+  const snapshots = [...visit.file.snapshots, { ...after, label: "read again" }];
+  const tests = [{ test, outcome, before: "as found", after: "read again" }];
+  return { ...visit, file: { ...visit.file, snapshots, tests } };
 }
 
 function visitWith(seed: number, chosen?: { readonly fault: Fault; readonly size: number }): Visit {

@@ -8,6 +8,7 @@ import { Migration002Ratings } from "./migrations/migration-002-ratings";
 import { Migration003Visits } from "./migrations/migration-003-visits";
 import { Migration004Entries } from "./migrations/migration-004-entries";
 import { Migration005Views } from "./migrations/migration-005-views";
+import { Migration006Zeros } from "./migrations/migration-006-zeros";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -20,6 +21,7 @@ export const MIGRATIONS = [
   { name: "migration-003-visits", class: Migration003Visits },
   { name: "migration-004-entries", class: Migration004Entries },
   { name: "migration-005-views", class: Migration005Views },
+  { name: "migration-006-zeros", class: Migration006Zeros },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -42,7 +42,7 @@ const STATEMENT = `
     select e.* from gauge g cross join lateral (
       select * from sheet_entry e
         where e.kind = 'note' and e.body->'note'->>'instrument' = g.id
-          and e.body->'note'->>'topic' = 'zero' and e.body->'note'->>'fact' is null
+          and e.body->'note'->>'topic' = 'zero'
         order by e.seq desc limit ${CHECKS}
     ) e
   )

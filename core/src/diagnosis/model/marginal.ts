@@ -9,6 +9,7 @@ import type { Noticed } from "./impression.ts";
 import { expectedAt } from "./reading-evidence.ts";
 import { AS_SHEET, type OwnCurve, type OwnCurves } from "./own-curves.ts";
 import { type Prepared, settingOf, unlikelyHere } from "./preparation.ts";
+import { whatIsLeft } from "./remedy.ts";
 import { type Scene, sceneAt } from "./scene.ts";
 import { changedSystem } from "./system-flow.ts";
 
@@ -28,6 +29,11 @@ export interface Modelled {
   /** A size between two that are listed side by side; undefined where there is none. */
   readonly between?: (a: number, b: number) => number | undefined;
   readonly condition: (severity: number) => Partial<Condition>;
+  /** The same with a share of each cause left; needed where two are at work. */
+  readonly remaining?: (
+    severity: number,
+    share: (cause: CauseId) => number,
+  ) => Partial<Condition>;
   /** Where it is there it mostly was from the start: a fingerprint may have been taken with it. */
   readonly builtIn?: true;
 }
@@ -63,12 +69,17 @@ export interface Size {
   readonly state: OperatingState;
 }
 
+/** What a snapshot may show of a cause: all of it, or a share that a remedy left, with ln of how often. */
+interface Possible {
+  readonly condition: Condition;
+  readonly log: number;
+}
+
 /** One condition on one own curve. */
 interface Outcome {
-  readonly condition: Condition;
+  /** By snapshot: the likeliest of what it may show. */
+  readonly conditions: readonly Condition[];
   readonly own: OwnCurve;
-  /** By snapshot: taken without the cause. */
-  readonly cured: readonly boolean[];
   readonly log: number;
   /** ln total without each reading, snapshot after snapshot. */
   readonly without: Float64Array;
@@ -81,13 +92,26 @@ interface Outcome {
 /** What was tried of a condition, likeliest own curve first, and the own curves still left. */
 interface Tried {
   readonly outcomes: Outcome[];
-  readonly others: readonly OwnCurve[];
+  /** By snapshot. */
+  readonly possible: readonly (readonly Possible[])[];
+  readonly curves: readonly OwnCurvesAlike[];
+  complete: boolean;
 }
 
-const likeliestFirst = (curves: readonly OwnCurve[]): readonly OwnCurve[] =>
-  curves.toSorted((a, b) => b.log - a.log);
+/** Own curves at one speed and one NPSH, the likeliest first: they differ by what the sheet leaves open. */
+type OwnCurvesAlike = readonly [OwnCurve, ...OwnCurve[]];
 
-const bringsBack = ({ speed, npshShift }: OwnCurve): boolean => speed !== 1 || npshShift !== 0;
+/** The likeliest first, in groups too. */
+function inGroups(curves: readonly OwnCurve[]): readonly OwnCurvesAlike[] {
+  const groups = new Map<string, [OwnCurve, ...OwnCurve[]]>();
+  for (const curve of curves.toSorted((a, b) => b.log - a.log)) {
+    const name = `${curve.speed}|${curve.npshShift}`;
+    const group = groups.get(name);
+    if (group) group.push(curve);
+    else groups.set(name, [curve]);
+  }
+  return [...groups.values()];
+}
 
 /** A condition and a name that those which do the same to the pump share. */
 interface Named {
@@ -111,9 +135,27 @@ function conditionOf(row: Modelled, severity: number): Named {
 
 const atWork = ({ id, both }: Modelled): readonly CauseId[] => both ?? (id ? [id] : []);
 
+const isRemedied = ({ remedy }: Prepared, row: Modelled): boolean =>
+  remedy !== undefined && atWork(row).some(remedy.against);
+
+function possibleIn(p: Prepared, row: Modelled, severity: number): readonly Possible[] {
+  const { condition } = conditionOf(row, severity);
+  const { remedy } = p;
+  if (!remedy || !isRemedied(p, row)) return [{ condition, log: 0 }];
+  const shareOf = (share: number) => (id: CauseId) => (remedy.against(id) ? share : 1);
+  return remedy.left.map(({ share, log }) => ({
+    log,
+    condition: {
+      ...SOUND,
+      ...(row.remaining?.(severity, shareOf(share)) ?? whatIsLeft(row, severity, share)),
+    },
+  }));
+}
+
 /**
- * A condition this far below the best one is not tried on the pump's other own curves [ln]: a deviation from the
- * sheet brings back so much at most. A speed that nobody read and a gauge near full vacuum bring back anything.
+ * A condition this far below the best one is not tried on the other own curves of the same speed and NPSH [ln]: a
+ * deviation from the sheet brings back so much at most. A speed that nobody read and a gauge near full vacuum bring back
+ * anything: one curve is tried at each.
  */
 const BEYOND_RESCUE = 20;
 /** Times the gaps on both sides of the likeliest size are halved, and how far below the best it is worth that [ln]. */
@@ -138,42 +180,41 @@ export function scales(
   rows: readonly Modelled[],
   noticed: Noticed = { snapshot: 0, impressions: [] },
 ) {
-  const sound = likeliestFirst(owns.sound);
+  const sound = inGroups(owns.sound);
   const known = new Map<string, Tried>();
   let best = Number.NEGATIVE_INFINITY;
   const firstTries = new Map(
     rows.map((row) => [row, row.severities.map(([s]) => firstTry(row, s))]),
   );
 
-  /** Which snapshots show the pump without this cause. */
-  function curedOf({ id }: Modelled): readonly boolean[] {
-    return prepared.map((p) => id !== undefined && (p.cured?.(id) ?? false));
-  }
-
   function firstTry(row: Modelled, severity: number): Tried {
     const { condition, name } = conditionOf(row, severity);
-    const cured = curedOf(row);
-    const key = `${name}|${cured.join()}|${row.builtIn ?? ""}`;
+    const remedied = prepared.map((p) => isRemedied(p, row));
+    // What is left of a cause is its own, whatever else does the same to the pump.
+    const whose = remedied.includes(true) ? `${atWork(row).join()}|${severity}` : "";
+    const key = `${name}|${whose}|${row.builtIn ?? ""}`;
     const found = known.get(key);
     if (found) return found;
-    const curves = row.builtIn ? likeliestFirst(owns.builtIn(condition)) : sound;
-    const [likeliest, ...others] = curves;
-    const first = outcome(prepared, condition, likeliest ?? AS_SHEET[0], cured, noticed);
+    const curves = row.builtIn ? inGroups(owns.builtIn(condition)) : sound;
+    const possible = prepared.map((p) => possibleIn(p, row, severity));
+    const first = outcome(prepared, possible, curves[0]?.[0] ?? AS_SHEET[0], noticed);
     best = Math.max(best, first.log);
-    const made: Tried = { outcomes: [first], others };
+    const made: Tried = { outcomes: [first], possible, curves, complete: false };
     known.set(key, made);
     return made;
   }
 
   const outcomesOf = (tried: Tried): readonly Outcome[] => {
-    const { outcomes: made, others } = tried;
-    const [first] = made;
-    const hopeless = first && first.log < best - BEYOND_RESCUE && !others.some(bringsBack);
-    if (first && made.length === 1 && !hopeless) {
-      for (const own of others) {
-        made.push(outcome(prepared, first.condition, own, first.cured, noticed));
-      }
-    }
+    if (tried.complete) return tried.outcomes;
+    tried.complete = true;
+    const { outcomes: made, possible, curves } = tried;
+    curves.forEach(([likeliest, ...others], i) => {
+      const first = i === 0 ? made[0] : outcome(prepared, possible, likeliest, noticed);
+      if (!first) return;
+      if (i > 0) made.push(first);
+      if (first.log < best - BEYOND_RESCUE) return;
+      for (const own of others) made.push(outcome(prepared, possible, own, noticed));
+    });
     return made;
   };
 
@@ -296,31 +337,49 @@ function withoutEach(nodes: readonly Node[]): number[] {
 
 function outcome(
   prepared: readonly Prepared[],
-  condition: Condition,
+  possible: readonly (readonly Possible[])[],
   own: OwnCurve,
-  cured: readonly boolean[],
   { snapshot, impressions }: Noticed,
 ): Outcome {
   const without = new Float64Array(prepared.reduce((sum, p) => sum + p.readings.length, 0));
   const flows: number[] = [];
+  const conditions: Condition[] = [];
   let reading = 0;
-  const [found] = prepared;
-  let log = own.log - (found ? unlikelyHere(found, condition) : 0);
+  let log = own.log;
   let scene: Scene | undefined;
   for (const [k, p] of prepared.entries()) {
-    const setting = settingOf(p, cured[k] ? SOUND : condition, own);
-    const { scratch } = p;
-    const clean = p.flowPrior.kind === "system" ? (own.system ?? p.flowPrior) : p.flowPrior;
-    integrateFlow(setting, p.readings, changedSystem(clean, setting), scratch, own.biases);
-    log += scratch.logTotal;
-    for (const rest of scratch.logWithout) without[reading++] = rest - scratch.logTotal;
-    flows.push(scratch.bestFlow);
+    const all = (possible[k] ?? []).map((what) => snapshotUnder(p, what, own));
+    const shown = all.reduce((a, b) => (b.log > a.log ? b : a));
+    if (k === 0) log -= unlikelyHere(p, shown.condition);
+    const total = logSum(all.map((s) => s.log));
+    log += total;
+    p.readings.forEach((_, r) => {
+      without[reading++] = logSum(all.map((s) => s.without[r] ?? s.log)) - total;
+    });
+    flows.push(shown.flow);
+    conditions.push(shown.condition);
     if (k === snapshot && impressions.length > 0) {
-      scene = sceneAt(p.surroundings, setting, { ...scratch.best });
+      scene = sceneAt(p.surroundings, shown.setting, shown.state);
     }
   }
   for (let i = 0; i < reading; i++) without[i] = (without[i] ?? 0) + log;
-  return { condition, own, cured, log, without, flows, scene };
+  return { conditions, own, log, without, flows, scene };
+}
+
+/** One snapshot under one condition, its flow summed out. */
+function snapshotUnder(p: Prepared, { condition, log }: Possible, own: OwnCurve) {
+  const setting = settingOf(p, condition, own);
+  const { scratch } = p;
+  const clean = p.flowPrior.kind === "system" ? (own.system ?? p.flowPrior) : p.flowPrior;
+  integrateFlow(setting, p.readings, changedSystem(clean, setting), scratch, own.biases);
+  return {
+    condition,
+    setting,
+    log: log + scratch.logTotal,
+    without: scratch.logWithout.map((l) => log + l),
+    flow: scratch.bestFlow,
+    state: { ...scratch.best },
+  };
 }
 
 /** A value made when it is first asked for. */
@@ -331,9 +390,7 @@ function once<T>(make: () => T): () => T {
 
 /** States and predictions at the likeliest size, own curve and flow. */
 function pictureOf(prepared: readonly Prepared[], top: Outcome): Picture {
-  const settings = prepared.map((p, k) =>
-    settingOf(p, top.cured[k] ? SOUND : top.condition, top.own),
-  );
+  const settings = prepared.map((p, k) => settingOf(p, top.conditions[k] ?? SOUND, top.own));
   const states = settings.map((setting, k) => {
     const state = emptyState();
     operate(setting, top.flows[k] ?? 0, state);
@@ -371,7 +428,7 @@ function sizesOf(
   return nodes.flatMap(({ o, log }) => {
     const share = Math.exp(log - logTotal);
     if (share < NEGLIGIBLE_SIZE) return [];
-    const setting = settingOf(found, o.cured[snapshot] ? SOUND : o.condition, o.own);
+    const setting = settingOf(found, o.conditions[snapshot] ?? SOUND, o.own);
     const state = emptyState();
     operate(setting, o.flows[snapshot] ?? 0, state);
     return [{ share, setting, state }];

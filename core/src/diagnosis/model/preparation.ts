@@ -1,5 +1,4 @@
 /** A snapshot made ready for the forward model: its pump, its suction, its system, its readings. */
-import type { CauseId } from "../../case/index.ts";
 import { countingHeight } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import type { LossAtFlow } from "../../suction/index.ts";
@@ -13,7 +12,6 @@ import {
   speedWasRead,
   toleranceOf,
 } from "../../visit/index.ts";
-import { testRow } from "../tables/tests/index.ts";
 import { inCircuit } from "./circuit.ts";
 import { type Condition, eased, inGears } from "./condition.ts";
 import { emptyLikelihood, type SnapshotLikelihood } from "./flow-integral.ts";
@@ -23,6 +21,7 @@ import type { OwnCurve } from "./own-curves.ts";
 import { type PumpModel, STEADY_POWER, VAPOUR_POWER } from "./pump-model.ts";
 import type { CurveSpread, ReadingEvidence } from "./reading-evidence.ts";
 import { readingsOf } from "./readings.ts";
+import { type Remedy, remedyBefore } from "./remedy.ts";
 import { surroundingsOf, type Surroundings } from "./scene.ts";
 
 /** How widely ln k of a system scatters round its drawing. */
@@ -50,8 +49,8 @@ export interface Prepared {
   readonly coupled: boolean;
   /** How people see it. */
   readonly surroundings: Surroundings;
-  /** Taken after a test or a repair that took the cause away: whether it did so for this one. */
-  readonly cured: ((id: CauseId) => boolean) | undefined;
+  /** What was done before it was taken. */
+  readonly remedy: Remedy | undefined;
   readonly scratch: SnapshotLikelihood;
 }
 
@@ -85,7 +84,7 @@ export function prepare(
     speedIsSet: speedIsSet(situation),
     coupled: situation.driveStated && situation.driveKind === "direct",
     surroundings: surroundingsOf(situation, snapshot, flowPrior, ownTolerance(situation).head),
-    cured: curedIn(situation, snapshot),
+    remedy: remedyBefore(situation, snapshot),
     scratch: emptyLikelihood(readings.length),
   };
 }
@@ -101,16 +100,6 @@ function withSetting(situation: Situation, snapshot: Snapshot): Snapshot {
     ...(speed ? { speed } : {}),
     ...(frequency === undefined ? {} : { frequency }),
   };
-}
-
-/** Label of the snapshot taken when everything is done. */
-const AFTER_REPAIR = "after";
-
-function curedIn({ tests }: Situation, { label }: Snapshot): Prepared["cured"] {
-  if (label === AFTER_REPAIR) return () => true;
-  const test = tests.find((t) => t.after !== undefined && t.after === label);
-  const cure = test && testRow(test.test)?.cures;
-  return cure && cure.when === test.outcome ? (id) => cure.of.includes(id) : undefined;
 }
 
 /** A pump nobody has a rating of: flat placeholders, so that suction and drive can still speak. */

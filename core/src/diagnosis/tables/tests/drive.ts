@@ -101,7 +101,7 @@ export const DRIVE_TESTS: readonly TestRow[] = [
       // Air in the discharge leaves the pump its head.
       ...each(["not-primed", "priming-device-fault", "impeller-loose"], [0.55, 0.02, 0.43]),
     },
-    cures: { when: "reverse-better", of: ["wrong-rotation"] },
+    cures: { when: "reverse-better", of: ["wrong-rotation"], wholly: true },
   },
   {
     id: "winding-resistance",

@@ -168,7 +168,7 @@ export const LISTEN_TESTS: readonly TestRow[] = [
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: { "check-valve-passing": [0.9, 0.1] },
-    cures: { when: "improved", of: ["check-valve-passing"] },
+    cures: { when: "improved", of: ["check-valve-passing"], wholly: true },
   },
   {
     id: "standing-level-rise",

@@ -44,8 +44,15 @@ export interface TestRow {
   readonly under: Readonly<Partial<Record<CauseId, Rates>>>;
   /** Observations that say the same again once the test is done. */
   readonly echoes?: readonly ObservationId[];
-  /** Causes the test takes away when it turns out so: what is read after it is the pump without them. */
-  readonly cures?: { readonly when: string; readonly of: readonly CauseId[] };
+  /**
+   * Causes the test takes away when it turns out so, mostly and not always whole: what is read after it tells how much of
+   * them is left. `wholly`: they are there or gone.
+   */
+  readonly cures?: {
+    readonly when: string;
+    readonly of: readonly CauseId[];
+    readonly wholly?: true;
+  };
 }
 
 export const out = (id: string, name: string) => ({ id, name });
