@@ -363,7 +363,8 @@ export function plantOf(d: Draws): Plant {
       power,
       voltage,
       current,
-      noLoad: current * d.uniform(0.3, 0.55),
+      // What magnetises it at full load is part of the current that does no work.
+      noLoad: current * Math.sqrt(1 - powerFactor ** 2) * d.uniform(0.7, 0.97),
       speed,
       synchronous,
       powerFactor,

@@ -196,7 +196,9 @@ describe("size and own curve summed out", () => {
   });
 
   it("shows the pump without the cause in a snapshot taken after its cure", () => {
-    const cured = list.map((p, i) => (i === 1 ? { ...p, remedy: { against: () => true, left: [{ share: 0, log: 0 }] } } : p));
+    const cured = list.map((p, i) =>
+      i === 1 ? { ...p, remedy: { against: () => true, left: [{ share: 0, log: 0 }] } } : p,
+    );
     const row = causeRow("impeller-worn");
     const after = scales(cured, owns, [row]).weigh(row).picture();
     expect(after.settings[0]?.condition.curveHead).toBeLessThan(1);

@@ -30,10 +30,7 @@ export interface Modelled {
   readonly between?: (a: number, b: number) => number | undefined;
   readonly condition: (severity: number) => Partial<Condition>;
   /** The same with a share of each cause left; needed where two are at work. */
-  readonly remaining?: (
-    severity: number,
-    share: (cause: CauseId) => number,
-  ) => Partial<Condition>;
+  readonly remaining?: (severity: number, share: (cause: CauseId) => number) => Partial<Condition>;
   /** Where it is there it mostly was from the start: a fingerprint may have been taken with it. */
   readonly builtIn?: true;
 }
