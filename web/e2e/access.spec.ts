@@ -1,4 +1,4 @@
-import AxeBuilder from "@axe-core/playwright";
+import { expectAccessible } from "./accessible";
 import {
   acknowledgeAll,
   allSent,
@@ -34,17 +34,8 @@ for (const scheme of ["light", "dark"] as const) {
       await page.setViewportSize(size);
       await page.emulateMedia({ colorScheme: scheme });
       const check = async (where: string) => {
-        // There are no frames within the page: what gathers theirs costs as much as the rules.
-        const axe = new AxeBuilder({ page }).setLegacyMode();
         // Of one page only the colours differ between the schemes; all else was judged in the light one.
-        if (scheme === "dark") axe.withRules(["color-contrast"]);
-        const { violations } = await axe.analyze();
-        expect(
-          violations.map(
-            (v) =>
-              `${where}: ${v.id} ${v.nodes[0]?.target.join(" ")} ${v.nodes[0]?.failureSummary}`,
-          ),
-        ).toEqual([]);
+        await expectAccessible(page, where, scheme === "dark" ? ["color-contrast"] : undefined);
         const sideways = await page.evaluate(
           () => document.documentElement.scrollWidth - window.innerWidth,
         );

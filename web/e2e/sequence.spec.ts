@@ -54,7 +54,7 @@ test("MG-3: from its readings and the tests it asks for to the stop rule", async
 
   // The reasons are on the screen: side, deciding evidence, what the second cause would need.
   const why = page.getByTestId("why");
-  await expect(why).toContainText("What decides for “turning backwards” is");
+  await expect(why).toContainText("Strongest sign of “turning backwards”:");
   await expect(why).toContainText(/would have to|looks the same|separates it/);
 
   // The leader opens to its readings, its curve and its remedy, with the keyboard.

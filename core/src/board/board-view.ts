@@ -4,7 +4,6 @@
  */
 import { type CaseFile, type CaseError, readCase, type TestId } from "../case/index.ts";
 import {
-  causeRow,
   type Diagnosis,
   diagnoseFully,
   expectationsOf,
@@ -172,7 +171,7 @@ function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardV
       why: t.why,
     })),
     stop: result.stop,
-    mend: mendOf(result),
+    mend: mendOf(diagnosis),
     missing,
     expectations: expected ? expectationsOf(situation, hungGauges(file, situation)) : {},
     deadHeadSeconds: heatStudy(situation, parts).deadHead?.seconds ?? null,
@@ -184,10 +183,11 @@ function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardV
   };
 }
 
-function mendOf({ causes: [first] }: Diagnosis["result"]): string | null {
-  if (!first || first.id === "healthy" || first.probability <= SETTLED) return null;
-  const { repair, proof } = causeRow(first.id);
-  return `${repair} Proven by: ${proof}`;
+function mendOf({ result, posterior }: Diagnosis): string | null {
+  const [first] = result.causes;
+  const row = posterior.causes.find((c) => c.row.id === first?.id)?.row;
+  if (!first || !row || first.id === "healthy" || first.probability <= SETTLED) return null;
+  return `${row.repair} Proven by: ${row.proof}`;
 }
 
 function flowHint(parts: Diagnosis["parts"], units: UnitSystem): string {

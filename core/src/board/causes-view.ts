@@ -2,7 +2,6 @@
 import type { CauseId } from "../case/index.ts";
 import {
   cautionRow,
-  causeRow,
   type Diagnosis,
   headUnder,
   itemName,
@@ -102,7 +101,7 @@ function causeView(d: Diagnosis, index: number, pictured: boolean, units: UnitSy
     decisive:
       strongest && Math.abs(strongest.bits) >= WORTH_SAYING
         ? itemName(strongest.item, units)
-        : "nothing read speaks either way",
+        : "nothing read tells either way",
     readings: weighed.flatMap(({ item: { reading }, bits }) => {
       if (!reading) return [];
       const predicted = cause.predicted.get(reading.id);
@@ -173,7 +172,7 @@ export function whatIfs({ posterior }: Diagnosis, units: UnitSystem): WhatIf[] {
         .sort((a, b) => b.probability - a.probability)
         .slice(0, SHOWN_IF)
         .flatMap(({ probability, row }) =>
-          row ? [{ id: row.id, name: causeRow(row.id).name, probability }] : [],
+          row ? [{ id: row.id, name: row.name, probability }] : [],
         );
       return { moved, view: { id: item.id, name: itemName(item, units), top } };
     })

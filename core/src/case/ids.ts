@@ -146,6 +146,9 @@ const OBSERVATION_GROUPS = {
     "wear-ring-gap",
     "vanes-eroded",
     "debris-in-impeller",
+    "gear-flanks-pitted",
+    "gear-tips-scored",
+    "debris-in-gears",
   ],
   electrical: ["terminal-warm", "recent-rewire", "breaker-trips", "smell-burnt"],
   control: [

@@ -23,6 +23,7 @@ import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
+import { worthInWords } from "./worth.ts";
 
 /** Version of the engine; stored with every result. */
 export const ENGINE_VERSION = "0.6.0";
@@ -220,7 +221,8 @@ function stopWhy(
   if (!first || !row || first.id === "unlisted") return null;
   if (contradictions(posterior, index).length > 0 || !isCarried(posterior, index)) return null;
   if (first.probability > SETTLED) {
-    return `${row.name} stands at ${first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability)} %: no further test would change what to do.`;
+    const sure = first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability);
+    return `${row.name}, ${sure} %: no further test would change what to do.`;
   }
   const best = Math.max(0, ...tests.map((t) => t.bits));
   return best < WORTH_ASKING ? "No test that can be done here tells more than it costs." : null;
@@ -254,11 +256,11 @@ const isCarried = (posterior: Posterior, index: number): boolean =>
 
 function whyTest(test: RankedTest, posterior: Posterior): string {
   const { splits, bits } = test;
-  const tells = `It is expected to tell ${bits.toFixed(2)} bit.`;
+  const tells = `It ${worthInWords(bits)}.`;
   const a = splits && posterior.causes[splits.for]?.row.name;
   const b = splits && posterior.causes[splits.against]?.row.name;
   if (!a || !b) return tells;
-  return `"${splits.outcome}" would speak for "${a.toLowerCase()}" and against "${b.toLowerCase()}". ${tells}`;
+  return `"${splits.outcome}" would point to "${a.toLowerCase()}" and away from "${b.toLowerCase()}". ${tells}`;
 }
 
 function cautionsOf(tests: readonly RankedTest[]): string[] {

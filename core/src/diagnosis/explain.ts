@@ -6,10 +6,11 @@ import { formatNumber, type UnitSystem } from "../quantity/index.ts";
 import { type EvidenceItem, isSilence } from "./evidence.ts";
 import { missingReadings } from "./next-reading.ts";
 import type { Posterior, PosteriorCause } from "./posterior.ts";
-import { causeRow, type CauseSide } from "./tables/causes/index.ts";
+import type { CauseSide } from "./tables/causes/index.ts";
 import { type PumpHistory, REPEAT_DAYS, type Situation, type Snapshot } from "../visit/index.ts";
 import { sinceFingerprint } from "./since-fingerprint.ts";
 import { itemName, readingValue } from "./words.ts";
+import { worthInWords } from "./worth.ts";
 
 /** Evidence that moves the first cause by less is not called decisive [bits]. */
 const DECISIVE = 0.7;
@@ -18,13 +19,11 @@ const STANDS_OUT = 0.5;
 /** A pair below this is not worth a sentence. */
 const WORTH_A_PAIR = 0.02;
 
-const SIDES: Readonly<Record<CauseSide, string>> = {
+const SIDES: Readonly<Partial<Record<CauseSide, string>>> = {
   pump: "in the pump",
   system: "in the system round the pump",
   drive: "in the drive and its supply",
   instrument: "in a gauge",
-  none: "nowhere: the pump does its duty",
-  unclear: "undecided",
 };
 
 /** Sentences, most useful first. */
@@ -70,8 +69,10 @@ const sideSentence = (where: {
   readonly probability: number;
 }): string =>
   where.pumpOrSystem === "unclear"
-    ? "Pump or system is not decided: no side holds half of what is possible."
-    : `The trouble lies ${SIDES[where.pumpOrSystem]}: ${percent(where.probability)} of what is possible.`;
+    ? "Pump or system: not decided yet."
+    : where.pumpOrSystem === "none"
+      ? `Nothing is wrong with it: the pump does its duty (${percent(where.probability)} sure).`
+      : `The trouble is ${SIDES[where.pumpOrSystem] ?? "undecided"} (${percent(where.probability)} sure).`;
 
 function standing(posterior: Posterior, order: readonly number[]): string[] {
   const [first = 0] = order;
@@ -101,16 +102,16 @@ function decisive(
   const [best] = ranked;
   if (!best || best.bits < DECISIVE) {
     return [
-      `Nothing read speaks strongly for “${lower(cause.row.name)}”: it leads because it is common here and the others fit less.`,
+      `Nothing read points clearly to “${lower(cause.row.name)}”: it leads because it is common here and the others fit worse.`,
     ];
   }
   const worst = ranked.at(-1);
   const against =
     worst && worst.bits < -DECISIVE
-      ? ` Most against it: ${inSentence(worst.item, units)} (${formatNumber(-worst.bits, 2)} bit).`
+      ? ` Strongest sign against it: ${inSentence(worst.item, units)}.`
       : "";
   return [
-    `What decides for “${lower(cause.row.name)}” is ${inSentence(best.item, units)} (${formatNumber(best.bits, 2)} bit).${against}`,
+    `Strongest sign of “${lower(cause.row.name)}”: ${inSentence(best.item, units)}.${against}`,
   ];
 }
 
@@ -146,7 +147,7 @@ function needed(item: EvidenceItem, cause: PosteriorCause, units: UnitSystem): s
   }
   if (observation) {
     return observation.present
-      ? `“${observation.name}” would have to be there for another reason`
+      ? `“${observation.name}” would need another explanation`
       : `“${observation.name}” would have to have been overlooked`;
   }
   if (item.kind === "test") return `${inSentence(item, units)} would have to mislead`;
@@ -156,7 +157,9 @@ function needed(item: EvidenceItem, cause: PosteriorCause, units: UnitSystem): s
 function pairs(posterior: Posterior): string[] {
   const [best] = posterior.pairs;
   if (!best || best.probability < WORTH_A_PAIR) return [];
-  const [a, b] = best.ids.map((id) => lower(causeRow(id).name));
+  const [a, b] = best.ids.map((id) =>
+    lower(posterior.causes.find((c) => c.row.id === id)?.row.name ?? id),
+  );
   return [`Both at once, “${a ?? ""}” and “${b ?? ""}”: ${percent(best.probability)}.`];
 }
 
@@ -167,6 +170,6 @@ function notMeasured(
 ): string[] {
   const missing = missingReadings(snapshot, posterior, hasRating).slice(0, 3);
   if (missing.length === 0) return [];
-  const list = missing.map((m) => `${m.name} (about ${formatNumber(m.bits, 2)} bit)`).join(", ");
-  return [`Not measured, and what it would tell: ${list}.`];
+  const list = missing.map((m) => `${m.name} (${worthInWords(m.bits)})`).join(", ");
+  return [`Not measured: ${list}.`];
 }

@@ -1,5 +1,6 @@
 export { readingId } from "./model/readings.ts";
-export { CAUSES, causeRow } from "./tables/causes/index.ts";
+export { worthInWords } from "./worth.ts";
+export { CAUSES, causeRow, onPump } from "./tables/causes/index.ts";
 export type { CauseRow, CauseSide } from "./tables/causes/index.ts";
 export { CAUTIONS, cautionRow, DEFERENCE } from "./tables/cautions.ts";
 export type { CautionRow } from "./tables/cautions.ts";

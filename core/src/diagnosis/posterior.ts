@@ -14,7 +14,7 @@ import { levelItem } from "./level-evidence.ts";
 import { marginItem } from "./margin-evidence.ts";
 import { prepare } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
-import { applies, type CauseRow, CAUSES } from "./tables/causes/index.ts";
+import { applies, type CauseRow, CAUSES, onPump } from "./tables/causes/index.ts";
 import { priorOf, priorRow } from "./tables/priors.ts";
 import { setupFactor } from "./setup.ts";
 import { testRates } from "./test-rates.ts";
@@ -53,7 +53,7 @@ export interface Posterior {
 
 /** Weighs every applicable cause. Deterministic. */
 export function posteriorOf(situation: Situation): Posterior {
-  const causes = CAUSES.filter((c) => applies(c, situation));
+  const causes = CAUSES.filter((c) => applies(c, situation)).map((c) => onPump(c, situation));
   const model = modelOf(situation);
   const shared =
     situation.displacement !== undefined ||

@@ -1,8 +1,9 @@
 /** The first thing a technician reads: pump or system, how sure, and from what. */
+import type { CauseId } from "../case/index.ts";
 import { readCurve } from "../curve/index.ts";
 import { band, formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
 import { isSilence } from "./evidence.ts";
-import { type CauseRow, causeRow, type CauseSide } from "./tables/causes/index.ts";
+import type { CauseRow, CauseSide, SaidSize } from "./tables/causes/index.ts";
 import type { Diagnosis } from "./diagnose.ts";
 import type { MissingReading } from "./next-reading.ts";
 
@@ -60,22 +61,20 @@ export function verdictOf(
   }
   const { pumpOrSystem, probability } = result.where;
   const [first, second] = result.causes;
-  const row = first && causeRow(first.id);
-  const rival = second && causeRow(second.id);
+  const rowOf = (id: CauseId | undefined) =>
+    diagnosis.posterior.causes.find((c) => c.row.id === id)?.row;
+  const row = rowOf(first?.id);
+  const rival = rowOf(second?.id);
   const said = LEADS[pumpOrSystem];
   const undecided = pumpOrSystem === "unclear" || (first?.probability ?? 0) < LIKELY;
   const lead =
     pumpOrSystem === "unclear" || probability >= SURE
       ? said.sure
       : `${said.likely}, ${formatNumber(100 * probability, 2)} % sure.`;
-  const say = {
-    percent: (f: number) => `${formatNumber(100 * f, 2)} %`,
-    metres: (h: number) => formatSi(h, "length", units, 2),
-  };
   const claim =
     !row || (undecided && rival)
       ? `${row?.name ?? ""} or ${rival?.name.toLowerCase() ?? "something else"}?`
-      : row.claim(sizeToday(diagnosis, row), say);
+      : row.claim(sizeSaid(diagnosis, row, units));
   return {
     lead,
     claim,
@@ -86,20 +85,62 @@ export function verdictOf(
   };
 }
 
+/** Bits that some reading must give a cause before its size is said: else the size is what is usual, not what was read. */
+const CARRIES_A_SIZE = 0.3;
+
+/** The size of a cause with its band, as it shows today; null where no reading carries one. */
+function sizeSaid(diagnosis: Diagnosis, row: CauseRow, units: UnitSystem): SaidSize | null {
+  const { posterior } = diagnosis;
+  const index = posterior.causes.findIndex((c) => c.row.id === row.id);
+  const carried = posterior.items.some(
+    (i) => i.reading && posterior.bits(i, index) > CARRIES_A_SIZE,
+  );
+  const size = carried ? sizeToday(diagnosis, index) : undefined;
+  if (!size) return null;
+  const [low, high] = [size.low95, size.high95].map(Math.abs).sort((a, b) => a - b);
+  const said = (show: (v: number) => string, unit: string): string => {
+    const [value = "", from = "", to = ""] = [Math.abs(size.value), low, high].map((v) =>
+      show(v ?? 0),
+    );
+    return from === to ? `${value} ${unit}` : `${value} ${unit} (${from} to ${to})`;
+  };
+  const unit = units === "us" ? "ft" : "m";
+  const metres = (v: number) => formatSi(v, "length", units, 2).replace(/ .*/, "");
+  return {
+    below: size.value < 0,
+    percent: said((v) => formatNumber(100 * v, 2), "%"),
+    metres: said(metres, unit),
+  };
+}
+
 /**
  * Size of a cause as it shows today. What gauge, level and pipe tell of lost suction is nearer than the few
  * sizes that are tried, and is what the Board draws.
  */
-function sizeToday({ posterior, parts }: Diagnosis, row: CauseRow): number {
-  const cause = posterior.causes.find((c) => c.row.id === row.id);
-  const size = cause?.severity?.value ?? 0;
-  if (!row.growsWithFlow) return size;
-  const measured = parts?.npsh.unexplainedLoss?.value ?? 0;
-  if (measured > 0) return measured;
+function sizeToday({ posterior, parts }: Diagnosis, index: number): Banded | undefined {
+  const cause = posterior.causes[index];
+  const size = cause?.severity;
+  if (!size || !cause.row.growsWithFlow) return size ?? undefined;
+  const measured = parts?.npsh.unexplainedLoss;
+  if (measured && measured.value > 0) {
+    const { low95, high95 } = band(measured);
+    return { value: measured.value, low95: Math.max(0, low95), high95 };
+  }
   const key = parts?.snapshot.key ?? "";
-  const [state, setting] = [cause?.states.get(key), cause?.settings.get(key)];
+  const [state, setting] = [cause.states.get(key), cause.settings.get(key)];
   if (!state || !setting) return size;
-  return size * (state.flow / setting.suction.referenceFlow) ** 2;
+  const today = (state.flow / setting.suction.referenceFlow) ** 2;
+  return {
+    value: size.value * today,
+    low95: size.low95 * today,
+    high95: size.high95 * today,
+  };
+}
+
+interface Banded {
+  readonly value: number;
+  readonly low95: number;
+  readonly high95: number;
 }
 
 /** Below this many bits a missing reading is not worth a sentence. */

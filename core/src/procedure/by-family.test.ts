@@ -6,7 +6,7 @@ import { expect, it } from "vitest";
 import { FAMILIES } from "../case/index.ts";
 import { factsFor } from "../../testing/facts.ts";
 import { OBSERVATIONS, TESTS } from "../diagnosis/index.ts";
-import type { PumpFacts } from "../visit/index.ts";
+import { type PumpFacts, stripsOf } from "../visit/index.ts";
 import { cautionsAt, cautionsOfTest } from "./cautions-at.ts";
 import { looksFor } from "./looks.ts";
 import { phoneAdvice } from "./phone-advice.ts";
@@ -52,6 +52,7 @@ const KINDS: readonly (readonly [kind: string, of: (p: PumpFacts) => readonly st
   ...TESTS.map((t) => [`caution of ${t.id}`, (p: PumpFacts) => cautionsOfTest(t.id, p)] as const),
   ["rotation", (p) => rotationMethods(p).map((m) => m.id)],
   ["no running both ways", (p) => [noTwoDirections(p)].filter((t) => t !== undefined)],
+  ["strip", (p) => stripsOf([], p, "metric").map((t) => `${t.slot}, ${t.name}`)],
   ["plate of the motor", (p) => plateFields("motor", p).map((f) => f.key)],
   ["chip", (p) => looksFor(p, { set: new Set(), open: true }).flatMap((g) => g.rows.map(idOf))],
   ["chips, groups", (p) => looksFor(p, { set: new Set(), open: false }).map((g) => g.name)],

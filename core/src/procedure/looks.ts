@@ -1,6 +1,6 @@
 /** Which chips make sense on this pump, by group: the others only get in the way of a wet glove. */
 import { type ObservationRow, OBSERVATIONS } from "../diagnosis/index.ts";
-import { mayHaveMotor, type PumpFacts } from "../visit/index.ts";
+import { canned, mayBePacked, mayHaveMotor, type PumpFacts, submergedSet } from "../visit/index.ts";
 
 export interface LookGroup {
   readonly id: string;
@@ -46,7 +46,12 @@ const PRIMED = of("dry-priming", "self-priming", "portable", "jet-shallow", "jet
 const DRY_PRIMING = of("dry-priming");
 const FLOATS = of("sump", "tub");
 const displacement = of("positive-displacement");
-const packed: When = (p) => p.seal === undefined || p.seal === "packed";
+/** A hand reaches the machine; and a shaft, a coupling or a fan of it is in sight. */
+const inReach: When = not(submergedSet);
+const shaftInSight: When = both(inReach, not(canned));
+const packed: When = both(inReach, mayBePacked);
+const SMALL = of("inline-circulator", "sump", "tub", "jet-shallow", "jet-deep", "portable");
+const mayBePlastic: When = (p) => p.plasticImpeller || SMALL(p);
 const openSource: When = (p) => !p.closedLoop;
 const lifts: When = (p) => p.installation === "lift" || !p.installationStated;
 
@@ -65,13 +70,18 @@ const SENSE: Readonly<Record<string, When>> = {
     "jet-deep",
     "tub",
   ),
-  rotation: both(mayHaveMotor, not(submerged)),
+  rotation: mayHaveMotor,
+  "rotation.arrow-agrees": shaftInSight,
+  "rotation.arrow-disagrees": shaftInSight,
   "rotation.body-arrow-backwards": of("inline-circulator"),
   "gauges.suction-flutter": not(submerged),
   "gauges.suction-stuck": not(submerged),
   "gauges.suction-zero-off": not(submerged),
   "water.swirl-at-intake": openSource,
   "water.intake-near-bottom": openSource,
+  "water.level-low": openSource,
+  "water.level-normal": openSource,
+  "onset.low-level-only": openSource,
   "suction.hose-collapsed": of("dry-priming", "portable", "self-priming"),
   "suction.foot-valve-missing": lifts,
   "suction.branch-on-suction": openSource,
@@ -81,11 +91,24 @@ const SENSE: Readonly<Record<string, When>> = {
   "discharge.no-throttle-valve": not(displacement),
   "mechanical.gland-dry": packed,
   "mechanical.gland-streaming": packed,
-  "mechanical.coupling-slips": not(submerged),
+  "mechanical.seal-drip": shaftInSight,
+  "mechanical.casing-hot": inReach,
+  "mechanical.vibration-high": inReach,
+  "mechanical.coupling-slips": shaftInSight,
   "mechanical.belt-loose": (p) => p.driveKind === "belt",
-  "mechanical.shaft-hard-to-turn": not(submerged),
-  "mechanical.shaft-free": not(submerged),
-  "mechanical.bearing-hot": not(submerged),
+  "mechanical.shaft-hard-to-turn": shaftInSight,
+  "mechanical.shaft-free": shaftInSight,
+  "mechanical.bearing-hot": inReach,
+  "damage.pitting-eye": not(displacement),
+  "damage.pitting-rim": not(displacement),
+  "damage.pitting-tongue": not(displacement),
+  "damage.ports-closed": mayBePlastic,
+  "damage.wear-ring-gap": not(displacement),
+  "damage.vanes-eroded": not(displacement),
+  "damage.debris-in-impeller": not(displacement),
+  "damage.gear-flanks-pitted": displacement,
+  "damage.gear-tips-scored": displacement,
+  "damage.debris-in-gears": displacement,
   "control.float-held-up": FLOATS,
   "control.float-free": FLOATS,
   "control.pump-not-level": FLOATS,

@@ -1,7 +1,7 @@
 /** Tools and parts to load for this pump and what is suspected of it. */
-import { causeRow, testRow } from "../diagnosis/index.ts";
+import { causeRow, onPump, testRow } from "../diagnosis/index.ts";
 import type { CauseId } from "../case/index.ts";
-import { mayHaveMotor, type PumpFacts } from "../visit/index.ts";
+import { canned, mayHaveMotor, type PumpFacts, submergedSet } from "../visit/index.ts";
 
 export interface TakeAlong {
   /** For the readings themselves. */
@@ -24,11 +24,11 @@ const READING_TOOLS: readonly {
   { tool: "discharge gauge", when: () => true },
   { tool: "clamp meter", when: mayHaveMotor },
   { tool: "voltage tester and a known source", when: mayHaveMotor },
-  { tool: "tachometer", when: (p) => p.installation !== "submerged" && p.seal !== "none" },
+  { tool: "tachometer", when: (p) => !submergedSet(p) && !canned(p) },
   { tool: "tape", when: () => true },
   { tool: "watch", when: () => true },
   { tool: "gas tester", when: (p) => p.family === "sump" },
-  { tool: "infrared thermometer", when: (p) => p.installation !== "submerged" },
+  { tool: "infrared thermometer", when: (p) => !submergedSet(p) },
 ];
 
 /** Words for the same thing in a row of the tests. */
@@ -54,7 +54,7 @@ export function takeAlong(
   const forTests = tests.slice(0, TESTS_PACKED).flatMap((id) => testRow(id)?.tools ?? []);
   const parts = causes
     .filter((c) => c.probability >= WORTH_PACKING && c.id !== "healthy" && c.id !== "unlisted")
-    .flatMap((c) => causeRow(c.id as CauseId).parts);
+    .flatMap((c) => onPump(causeRow(c.id as CauseId), pump).parts);
   return {
     readings,
     tests: [...new Set(forTests)].filter((t) => !packed(t)),

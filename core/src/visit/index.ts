@@ -1,4 +1,6 @@
 export {
+  canned,
+  mayBePacked,
   factsOf,
   mayHaveEngine,
   mayHaveMotor,

@@ -21,6 +21,7 @@ export interface PumpFacts {
   readonly straightVanes: boolean;
   /** "packed", "mechanical" …; undefined when it is not known. */
   readonly seal: string | undefined;
+  /** As stated; a circulator of which nobody said works on a circuit, as nearly all do. */
   readonly closedLoop: boolean;
   /** The liquid can scald, or is a heating circuit's whose temperature nobody stated. */
   readonly hot: boolean;
@@ -36,7 +37,8 @@ const ENGINE_FAMILIES: readonly Family[] = ["dry-priming", "portable"];
 /** Reads the facts from a situation. */
 export function factsOf(situation: Situation): PumpFacts {
   const { wheel } = situation;
-  const mayBeHeating = situation.closedLoop || situation.family === "inline-circulator";
+  const circulates = situation.family === "inline-circulator";
+  const mayBeHeating = situation.closedLoop || circulates;
   return {
     family: situation.family,
     installation: situation.installation,
@@ -49,7 +51,7 @@ export function factsOf(situation: Situation): PumpFacts {
     plasticImpeller: situation.plasticImpeller,
     straightVanes: wheel.straightVanes,
     seal: situation.seal,
-    closedLoop: situation.closedLoop,
+    closedLoop: situation.loopStated ? situation.closedLoop : circulates,
     hot: situation.temperature === undefined ? mayBeHeating : situation.temperature >= SCALDS_K,
     forbids: situation.forbids,
   };
@@ -65,6 +67,25 @@ export const mayHaveEngine = (p: PumpFacts): boolean =>
 /** Whether it is certain that the whole set is under water. */
 export const surelySubmerged = (p: PumpFacts): boolean =>
   p.installation === "submerged" && p.installationStated && p.variant !== "line-shaft";
+
+/** Motor and wheel in one wet housing: no shaft, fan or coupling can be seen, touched or pointed at. */
+export const canned = (p: PumpFacts): boolean => p.seal === "none";
+
+/** Families whose shaft may be packed; the others come with a mechanical seal or none. */
+const PACKED_FAMILIES: readonly Family[] = [
+  "end-suction",
+  "split-case",
+  "multistage",
+  "fire",
+  "self-priming",
+  "dry-priming",
+  "positive-displacement",
+];
+
+/** Whether it has, or may have, a packed gland within sight. */
+export const mayBePacked = (p: PumpFacts): boolean =>
+  p.seal === "packed" ||
+  (p.seal === undefined && (PACKED_FAMILIES.includes(p.family) || p.variant === "line-shaft"));
 
 /** Whether it is, or usually is, under water with its motor. */
 export const submergedSet = (p: PumpFacts): boolean =>

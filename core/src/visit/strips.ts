@@ -2,7 +2,7 @@
 import { dimensionAt, type PositionSlot } from "../case/index.ts";
 import type { Dimension, UnitSystem } from "../quantity/index.ts";
 import type { Instrument } from "./gauges.ts";
-import type { PumpFacts } from "./pump-facts.ts";
+import { canned, type PumpFacts, submergedSet } from "./pump-facts.ts";
 
 export interface Strip {
   readonly slot: string;
@@ -65,6 +65,9 @@ interface Row {
 
 const submerged = (p: PumpFacts) => p.installation === "submerged";
 const dry = (p: PumpFacts) => !submerged(p);
+/** The machine stands where a hand and an instrument reach it: a line shaft's head does, its wheel below does not. */
+const inReach = (p: PumpFacts) => !submergedSet(p);
+const shaftInSight = (p: PumpFacts) => inReach(p) && !canned(p);
 const motor = (p: PumpFacts) => p.driver !== "engine";
 const threePhase = (p: PumpFacts) => motor(p) && p.driver !== "1-phase";
 const singlePhase = (p: PumpFacts) => p.driver === "1-phase";
@@ -144,6 +147,7 @@ const ROWS: readonly Row[] = [
     rank: "then",
     tool: "tachometer",
     expects: "speed",
+    when: shaftInSight,
   },
   {
     slot: "frequency",
@@ -199,7 +203,7 @@ const ROWS: readonly Row[] = [
     ...TEMPERATURE,
     rank: "more",
     tool: "thermometer",
-    when: (p) => dry(p) && p.seal !== "none",
+    when: shaftInSight,
   },
   {
     slot: "casingTemperature",
@@ -224,7 +228,7 @@ const ROWS: readonly Row[] = [
     us: ["drops/min"],
     rank: "more",
     tool: "watch",
-    when: (p) => dry(p) && p.seal !== "none",
+    when: shaftInSight,
   },
   {
     slot: "vibration",
@@ -233,7 +237,7 @@ const ROWS: readonly Row[] = [
     us: ["in/s", "mm/s"],
     rank: "more",
     tool: "vibration meter",
-    when: dry,
+    when: inReach,
   },
 ];
 

@@ -364,6 +364,7 @@ function halfFill(em: EntityManager, now: Date): void {
     });
   };
   entry("rotating-parts", 12, "acknowledgement", { caution: "rotating-parts" });
+  entry("gravel", 11, "observation", { observation: "noise.gravel", state: "present" });
   entry("bubbles", 11, "observation", {
     observation: "water.bubbles-in-discharge",
     state: "absent",
@@ -372,5 +373,8 @@ function halfFill(em: EntityManager, now: Date): void {
   read("dischargePressure", story.discharge, visit.dischargePressure, 8);
 }
 
-/** How choked LF-2's strainer is today [m of extra loss at the duty]. */
-const LF2_TODAY = 1.0;
+/**
+ * How choked LF-2's strainer is today [m of extra loss at the duty]: the pump boils what little comes through, and a third
+ * of the raceway's flow is missing.
+ */
+export const LF2_TODAY = 22;

@@ -2,7 +2,8 @@
 
 import type { BoardView, LeversView, TestView } from "@yard-tack/core/board";
 import type { TestId } from "@yard-tack/core/case";
-import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
+import { worthInWords } from "@yard-tack/core/diagnosis";
+import type { UnitSystem } from "@yard-tack/core/quantity";
 import { Button } from "@mantine/core";
 import { lazy, Suspense, useState } from "react";
 import { together } from "@/shell/together";
@@ -146,7 +147,7 @@ function NextSlab({
     return (
       <Slab
         title={`Read the ${reading.name}`}
-        text={`Worth about ${formatNumber(reading.bits, 2)} bit, ${reading.minutes} min.`}
+        text={`${reading.minutes} min. It ${worthInWords(reading.bits)}.`}
         action="Go there"
         onAction={() => onReading(reading.slot)}
       />
@@ -163,7 +164,7 @@ function NextSlab({
   return (
     <Slab
       title={test.name}
-      text={`${test.minutes} min${test.hazard ? `, mind: ${test.hazard}` : ""}. ${test.why}`}
+      text={`${test.minutes} min${test.hazard ? `. Caution: ${test.hazard}` : ""}. ${test.why}`}
       action="Start test"
       onAction={() => onTest(test.id)}
     />

@@ -32,7 +32,7 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
   return (
     <figure className={classes.figure}>
       <figcaption className={classes.caption}>
-        what pushes liquid in, {units === "us" ? "feet" : "metres"} of liquid
+        head at the suction, absolute, {units === "us" ? "feet" : "metres"} of liquid
       </figcaption>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}

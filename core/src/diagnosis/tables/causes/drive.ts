@@ -55,7 +55,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
     between: inProportion,
     severityMeans: "speed lost, as a fraction",
     condition: (s) => ({ slow: s }),
-    claim: (s, say) => `It runs about ${say.percent(s)} too slow.`,
+    claim: (s) => (s ? `It runs about ${s.percent} too slow.` : "It runs too slow."),
     firstAid: "Read the speed; set the drive or governor.",
     repair:
       "Tension or replace belts, repair the clutch or coupling, restore frequency and voltage.",
@@ -93,7 +93,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
             }),
           }
         : {},
-    claim: (s, say) => `The supply is about ${say.percent(s)} low.`,
+    claim: (s) => (s ? `The supply is about ${s.percent} low.` : "The supply is low."),
     firstAid: "Take other loads off the line; stop it if it runs hot.",
     repair: "An electrician measures at the panel and at the motor; larger cable, right tapping.",
     parts: ["cable"],
@@ -163,7 +163,7 @@ export const DRIVE_CAUSES: readonly CauseRow[] = [
             apparentSpread: 0.05,
           })
         : {},
-    claim: (s, say) => `The volts are uneven by about ${say.percent(s)}.`,
+    claim: (s) => (s ? `The volts are uneven by about ${s.percent}.` : "The volts are uneven."),
     firstAid: "Take single-phase loads off the heavy line; load the motor less.",
     repair: "The electrician or the power company evens the lines.",
     parts: [],

@@ -10,7 +10,8 @@ import type { CauseRow } from "./row.ts";
 import { SUCTION_CAUSES } from "./suction.ts";
 import { SYSTEM_CAUSES } from "./system.ts";
 
-export type { CauseRow, CauseSide } from "./row.ts";
+export type { CauseRow, CauseSide, SaidSize } from "./row.ts";
+export { onPump } from "./wording.ts";
 
 export const CAUSES: readonly CauseRow[] = [
   HEALTHY,

@@ -26,7 +26,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     between: inProportion,
     severityMeans: "leakage as a share of best-point flow",
     condition: (s) => (s > 0 ? { leak: s, vapour: "may" } : {}),
-    claim: (s, say) => `About ${say.percent(s)} of its flow leaks back inside.`,
+    claim: (s) => `${s ? `About ${s.percent}` : "Some"} of its flow leaks back inside.`,
     firstAid: "It can run on at less flow; watch the power.",
     repair: "Open the pump, measure the ring gap, renew rings (and shaft sleeve if scored).",
     parts: ["wear rings", "casing gasket", "seal or packing"],
@@ -54,7 +54,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     between: inProportion,
     severityMeans: "diameter lost, as a fraction",
     condition: (s) => asDiameter(1 - s),
-    claim: (s, say) => `The wheel acts about ${say.percent(s)} smaller than its plate.`,
+    claim: (s) => `The wheel acts ${s ? `about ${s.percent} ` : ""}smaller than its plate.`,
     firstAid: "It can run on at less duty.",
     repair: "Fit a new wheel of the plate diameter; find out what wore it.",
     parts: ["impeller", "casing gasket", "wear rings"],
@@ -81,8 +81,10 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     between: inProportion,
     severityMeans: "diameter against the sheet's, as a fraction",
     condition: (s) => asDiameter(1 + s),
-    claim: (s, say) =>
-      `The wheel acts about ${say.percent(Math.abs(s))} ${s < 0 ? "smaller" : "larger"} than its sheet.`,
+    claim: (s) =>
+      s
+        ? `The wheel acts about ${s.percent} ${s.below ? "smaller" : "larger"} than its sheet.`
+        : "The wheel is not the one of its sheet.",
     firstAid: "Leave it running; check plate, order and sheet against each other.",
     repair: "Find the right sheet for this wheel, or fit the wheel the duty needs.",
     parts: ["impeller of the duty's diameter"],
@@ -233,7 +235,7 @@ export const PUMP_CAUSES: readonly CauseRow[] = [
     between: inProportion,
     severityMeans: "friction as a share of best-point power",
     condition: (s) => ({ drag: s }),
-    claim: (s, say) => `About ${say.percent(s)} of its power goes into rubbing.`,
+    claim: (s) => `${s ? `About ${s.percent}` : "Some"} of its power goes into rubbing.`,
     firstAid: "Slacken a gland that smokes; stop when a bearing is too hot to touch.",
     repair: "Turn by hand, align the coupling, repack the gland, renew bearings.",
     parts: ["bearings", "gland packing"],

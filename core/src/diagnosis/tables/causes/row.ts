@@ -35,8 +35,8 @@ export interface CauseRow {
   readonly builtIn?: true;
   /** What it does to the model; nothing at severity 0, and nothing where only a table knows it. */
   readonly condition: (severity: number) => Partial<Condition>;
-  /** What the Board says when this cause leads; numbers come from its severity. */
-  readonly claim: (severity: number, say: Say) => string;
+  /** What the Board says when this cause leads; with its size where readings carry one. */
+  readonly claim: (size: SaidSize | null) => string;
   /** Its size is that at the duty flow and grows with the square of flow: the claim tells today's. */
   readonly growsWithFlow?: true;
   readonly firstAid: string;
@@ -52,10 +52,13 @@ export interface CauseRow {
   readonly inseparable?: readonly CauseId[];
 }
 
-/** Puts a figure into the reader's units. */
-interface Say {
-  readonly percent: (fraction: number) => string;
-  readonly metres: (head: number) => string;
+/** A size with its band, in the reader's units. */
+export interface SaidSize {
+  /** Less than what it is measured against. */
+  readonly below: boolean;
+  /** "20 % (12 to 30)" */
+  readonly percent: string;
+  readonly metres: string;
 }
 
 /** For a cause whose size has no meaning: there or not. */

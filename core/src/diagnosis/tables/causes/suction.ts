@@ -64,7 +64,10 @@ export const SUCTION_CAUSES: readonly CauseRow[] = [
     between: inProportion,
     severityMeans: "metres of extra suction loss at the duty flow",
     condition: (s) => (s > 0 ? { suctionLoss: s, vapour: "may" } : {}),
-    claim: (s, say) => `${say.metres(s)} of suction goes missing before the flange.`,
+    claim: (s) =>
+      s
+        ? `${s.metres} of suction goes missing before the flange.`
+        : "Suction goes missing before the flange.",
     growsWithFlow: true,
     firstAid:
       "Throttle the discharge until the growl stops, so that the pump is not hurt meanwhile.",

@@ -70,6 +70,20 @@ export const TOUCHED: readonly ObservationRow[] = [
     "shaft-jammed": 0.4,
   }),
 
+  row("damage.gear-flanks-pitted", "flanks pitted", "own", 0.02, {
+    ...each(["npsh-shortfall", "lift-too-high"], 0.35),
+    "suction-restriction": 0.25,
+    "suction-air-leak": 0.1,
+  }),
+  row("damage.gear-tips-scored", "tips or side plates scored", "own", 0.04, {
+    "worn-rings": 0.85,
+    "mechanical-drag": 0.3,
+  }),
+  row("damage.debris-in-gears", "something hard in the gears", "own", 0.01, {
+    "shaft-jammed": 0.5,
+    "worn-rings": 0.1,
+  }),
+
   row("electrical.terminal-warm", "terminal warm", "own", 0.02, {
     "loose-terminal": 0.55,
     ...each(["phase-loss", "supply-imbalance", "low-voltage"], 0.1),

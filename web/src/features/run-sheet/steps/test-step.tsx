@@ -1,8 +1,8 @@
 "use client";
 
 import type { TestId } from "@yard-tack/core/case";
-import type { BoardView } from "@yard-tack/core/board";
-import { formatNumber, type UnitSystem } from "@yard-tack/core/quantity";
+import type { BoardView, TestView } from "@yard-tack/core/board";
+import type { UnitSystem } from "@yard-tack/core/quantity";
 import { cautionRow, testRow } from "@yard-tack/core/diagnosis";
 import { cautionsOfTest } from "@yard-tack/core/procedure";
 import { Button } from "@mantine/core";
@@ -18,6 +18,8 @@ import classes from "./steps.module.css";
 
 /** Longest list of tests worth reading at the pump. */
 const SHOWN = 6;
+/** A test that is expected to tell less is not worth the walk [bits]. */
+const WORTH_STARTING = 0.01;
 
 export interface TestStepProps {
   readonly sheet: Sheet;
@@ -58,25 +60,20 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
       ) : (
         <ol className={classes.tests}>
           {tests.slice(0, SHOWN).map((t) => (
-            <li key={t.id} data-test={t.id}>
-              <div>
-                <b>{t.name}</b>
-                <p>
-                  {t.minutes} min, {formatNumber(t.bits, 2)} bit
-                  {t.hazard ? `, mind: ${t.hazard}` : ""}. {t.why.split("It is expected")[0]}
-                </p>
-              </div>
-              <Button
-                variant="default"
-                onClick={() => onActive(t.id)}
-                aria-label={`Start: ${t.name}`}
-              >
-                Start
-              </Button>
-            </li>
+            <OfferedTest key={t.id} test={t} onStart={onActive} />
           ))}
         </ol>
       )}
+      {!active && tests.length > SHOWN ? (
+        <details className={classes.rest} data-testid="more-tests">
+          <summary>{tests.length - SHOWN} more tests that can be done here</summary>
+          <ol className={classes.tests}>
+            {tests.slice(SHOWN).map((t) => (
+              <OfferedTest key={t.id} test={t} onStart={onActive} />
+            ))}
+          </ol>
+        </details>
+      ) : null}
       <DoneTests sheet={sheet} onOpen={onActive} />
       {view && view.forbidden.length > 0 ? (
         <>
@@ -94,6 +91,25 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
         Sign off
       </Button>
     </section>
+  );
+}
+
+/** A test with what it is worth; one that would tell nothing is named and not offered. */
+function OfferedTest({ test: t, onStart }: { test: TestView; onStart: (id: TestId) => void }) {
+  return (
+    <li data-test={t.id}>
+      <div>
+        <b>{t.name}</b>
+        <p>
+          {t.minutes} min{t.hazard ? `. Caution: ${t.hazard}` : ""}. {t.why}
+        </p>
+      </div>
+      {t.bits >= WORTH_STARTING ? (
+        <Button variant="default" onClick={() => onStart(t.id)} aria-label={`Start: ${t.name}`}>
+          Start
+        </Button>
+      ) : null}
+    </li>
   );
 }
 
@@ -124,9 +140,9 @@ function ActiveTest({
     <article className={classes.active}>
       <h3>{row.name}</h3>
       <p>
-        About {row.minutes} minutes{row.hazard ? `. Mind: ${row.hazard}` : ""}.
+        About {row.minutes} minutes{row.hazard ? `. Caution: ${row.hazard}` : ""}.
         {before
-          ? ` Before it, ${before.name.toLowerCase()} stands at ${Math.round(100 * before.probability)} %.`
+          ? ` Likeliest before it: ${before.name.toLowerCase()}, ${Math.round(100 * before.probability)} %.`
           : ""}
       </p>
       {row.tools.length > 0 ? (
