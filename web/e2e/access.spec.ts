@@ -207,3 +207,26 @@ test("US units and the site's own units are shown as chosen", async ({ page }) =
   await page.getByRole("button", { name: /^Technician technician, metric/ }).click();
   await page.waitForURL("/");
 });
+
+test("whatever the keyboard reaches shows that it is there", async ({ page }) => {
+  await openCall(page, "MG-3");
+  await toReadings(page);
+  const hidden = new Set<string>();
+  for (let i = 0; i < 60; i++) {
+    await page.keyboard.press("Tab");
+    const lost = await page.evaluate(() => {
+      const at = document.activeElement;
+      if (!(at instanceof HTMLElement) || at === document.body) return null;
+      // A strip is marked as a whole.
+      const marked = at.closest("[data-slot]") ?? at;
+      const [own, whole] = [getComputedStyle(at), getComputedStyle(marked)];
+      const outlined = [own, whole].some(
+        (s) => s.outlineStyle !== "none" && parseFloat(s.outlineWidth) >= 2,
+      );
+      const edged = marked !== at && whole.borderLeftColor !== "rgba(0, 0, 0, 0)";
+      return outlined || edged ? null : at.outerHTML.slice(0, 120);
+    });
+    if (lost) hidden.add(lost);
+  }
+  expect([...hidden]).toEqual([]);
+});

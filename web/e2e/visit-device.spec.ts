@@ -1,4 +1,13 @@
-import { allSent, figure, freshCall, keysAreApart, openCall, read, toReadings } from "./sheet";
+import {
+  allSent,
+  figure,
+  freshCall,
+  keysAreApart,
+  openCall,
+  read,
+  step,
+  toReadings,
+} from "./sheet";
 import { expect, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -113,4 +122,29 @@ test("gloves make every target bigger and are remembered for the person", async 
     "false",
   );
   await context.close();
+});
+
+test("a step is a place: Back goes one view back, a reload stays, a link opens it", async ({
+  page,
+  context,
+}) => {
+  await openCall(page, "MG-3");
+  await step(page, "Rotation");
+  await expect(page).toHaveTitle(/MG-3, Rotation/);
+  await step(page, "Compare");
+  await expect(page).toHaveURL(/step=compare/);
+  await page.goBack();
+  await expect(page.getByRole("heading", { level: 2, name: /rotation/i })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 2, name: /rotation/i })).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole("button", { name: "Causes", exact: true }).click();
+  const sent = await context.newPage();
+  await sent.setViewportSize({ width: 390, height: 844 });
+  await sent.goto(page.url());
+  await expect(sent.getByRole("button", { name: "Causes", exact: true })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await expect(sent).toHaveTitle(/MG-3, causes/);
 });

@@ -190,8 +190,18 @@ function mendOf({ result, posterior }: Diagnosis): string | null {
   return `${row.repair} Proven by: ${row.proof}`;
 }
 
+const HINTED = {
+  meter: "metered",
+  "level-change": "from the level",
+  head: "from head",
+  vapour: "as the suction feeds",
+  power: "from power",
+} as const;
+
 function flowHint(parts: Diagnosis["parts"], units: UnitSystem): string {
   const { flow, alternatives = [] } = parts?.duty ?? {};
   const estimates = (flow ? [flow, ...alternatives] : []).filter((e) => e.from !== "meter");
-  return estimates.map((e) => `${formatSi(e.value, "flow", units, 2)} from ${e.from}`).join(", ");
+  return estimates
+    .map((e) => `${formatSi(e.value, "flow", units, 2)} ${HINTED[e.from]}`)
+    .join(", ");
 }

@@ -1,5 +1,6 @@
 /** What disagrees with what: each pair of figures that ought to match, and how it was worked out. */
 import { type Diagnosis, readingId } from "../diagnosis/index.ts";
+import type { MotorPlate } from "../drive/index.ts";
 import { curveEnd, readCurve } from "../curve/index.ts";
 import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
 import { DEFAULT_MARGIN, wantedNpsh } from "../suction/index.ts";
@@ -17,6 +18,7 @@ const FROM = {
   meter: "the meter",
   "level-change": "the timed level",
   head: "the head on the curve",
+  vapour: "what the suction feeds",
   power: "the shaft power",
 } as const;
 
@@ -101,22 +103,43 @@ const twoFlows: Compare = ({ parts }, units) => {
   };
 };
 
+/** The winding burns by its own current: a mean below the plate hides a phase above it. */
+function phasesOverPlate(
+  amps: readonly ({ readonly value: number; readonly u: number } | undefined)[],
+  { current, serviceFactor = 1, serviceFactorCurrent }: MotorPlate,
+): string {
+  const most = serviceFactorCurrent ?? (current ?? Number.POSITIVE_INFINITY) * serviceFactor;
+  const over = amps.flatMap((a, i) => (a && a.value > most ? [{ i, value: a.value }] : []));
+  const [worst] = over.toSorted((a, b) => b.value - a.value);
+  if (!worst || !current) return "";
+  const name = amps.length > 1 ? `L${worst.i + 1}` : "The current";
+  const share = formatNumber((100 * worst.value) / current, 2);
+  return over.length > 1
+    ? ` ${over.length} phases are above the plate, ${name} the most: ${share} % of its current.`
+    : ` ${name} is above the plate: ${share} % of its current.`;
+}
+
 const load: Compare = ({ parts, situation }, units) => {
   const p = parts?.electrical.shaftPower;
   const x = parts?.electrical.loadFraction;
   if (!parts || !p || !x || !situation.motor) return undefined;
   const flow = parts.duty.flow;
   const rated =
-    parts.curve && flow && flow.from !== "power" && flow.value <= curveEnd(parts.curve)
+    parts.curve &&
+    flow &&
+    flow.from !== "power" &&
+    flow.from !== "vapour" &&
+    flow.value <= curveEnd(parts.curve)
       ? readCurve(parts.curve, flow.value).power
       : undefined;
   const limit = situation.motor.serviceFactor ?? 1;
+  const over = phasesOverPlate(parts.snapshot.amps, situation.motor);
   const beside =
     rated === undefined ? "" : `; the curve says ${formatSi(rated, "power", units)} at this flow`;
   return {
     title: "Motor load",
-    sentence: `${formatSi(p.value, "power", units)} at the shaft, ${formatNumber(100 * x.value, 2)} % of the plate${beside}.`,
-    tone: x.value > limit ? "now" : "fine",
+    sentence: `${formatSi(p.value, "power", units)} at the shaft, ${formatNumber(100 * x.value, 2)} % of the plate${beside}.${over}`,
+    tone: x.value > limit || over !== "" ? "now" : "fine",
     workedOut:
       "I² = I₀² + (I_FL² − I₀²)·x² with the no-load current I₀ from the plate or estimated by size; straight proportion of amps reads too high below half load.",
   };

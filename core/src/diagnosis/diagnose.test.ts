@@ -369,7 +369,9 @@ describe("verdict", () => {
     };
     const observations = { present: ["complaint.low-flow", "suction.strainer-dirty"] };
     const d = diagnoseFully(caseFrom({ ...pumpJson("LF-2"), snapshots: [snapshot], observations }));
-    const told = Number(/^([\d.]+) m \([\d.]+ to [\d.]+\) of suction/.exec(verdictOf(d, [], "metric").claim)?.[1]);
+    const told = Number(
+      /^([\d.]+) m \([\d.]+ to [\d.]+\) of suction/.exec(verdictOf(d, [], "metric").claim)?.[1],
+    );
     const byGauge = d.parts?.npsh.unexplainedLoss?.value ?? 0;
     // At the duty flow it would be more: the choke holds the flow back.
     const atDuty = d.result.causes[0]?.severity?.value ?? 0;

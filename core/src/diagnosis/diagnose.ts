@@ -1,5 +1,5 @@
 /** One case in, one result out: the computation behind the command, the API and the Board. */
-import type { CaseFile, DiagnosisResult, Evidence, ResultCause } from "../case/index.ts";
+import type { CaseFile, CauseId, DiagnosisResult, Evidence, ResultCause } from "../case/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import {
   leadingSnapshot,
@@ -13,7 +13,7 @@ import {
 import { noteWords } from "../words/index.ts";
 import { cautionRow } from "./tables/cautions.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
-import { type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import { openTests, type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
 import { withoutDoubtful } from "./doubtful.ts";
 import { explain } from "./explain.ts";
 import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
@@ -22,6 +22,7 @@ import { groupOf, isSilence } from "./evidence.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
+import type { TestRow } from "./tables/tests/index.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
 import { worthInWords } from "./worth.ts";
 
@@ -72,13 +73,14 @@ export function measured(file: CaseFile): Measured {
 
 /** The whole diagnosis with its inner parts, for screens that draw more than the result tells. */
 export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Diagnosis {
-  const { situation, snapshot, parts, notes: doubtful } = measured(file);
+  const { situation, snapshot, parts: gauged, notes: doubtful } = measured(file);
   const posterior = posteriorOf(situation);
+  const parts = snapshot && gauged && withLikeliestFlow(situation, snapshot, gauged, posterior);
   const tests = rankTests(situation, posterior);
   const causes = causesOf(posterior, units);
   const notes = [...doubtful, ...misfit(posterior, units)];
   const where = whereOf(posterior);
-  const stop = stopWhy(causes, tests, posterior);
+  const stop = stopWhy(causes, tests, situation, posterior);
   return {
     situation,
     parts,
@@ -111,6 +113,31 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
       notes,
     },
   };
+}
+
+/** How far the flow of a cause strays round that of its likeliest size, as a share of it. */
+const WITHIN_CAUSE = 0.12;
+
+/** A pump that boils moves what its causes leave: each by its chance. */
+function withLikeliestFlow(
+  situation: Situation,
+  snapshot: Snapshot,
+  gauged: VisitParts,
+  { causes }: Posterior,
+): VisitParts {
+  if (gauged.duty.flow?.from !== "vapour") return gauged;
+  const flows = causes.flatMap((c) => {
+    const state = c.states.get(snapshot.key);
+    return state ? [{ flow: state.flow, share: c.probability }] : [];
+  });
+  const sum = flows.reduce((s, f) => s + f.share, 0);
+  if (sum < 0.5) return gauged;
+  const value = flows.reduce((s, f) => s + (f.share / sum) * f.flow, 0);
+  const variance = flows.reduce((s, f) => s + (f.share / sum) * (f.flow - value) ** 2, 0);
+  return partsOf(situation, snapshot, {
+    value,
+    u: Math.hypot(Math.sqrt(variance), WITHIN_CAUSE * value),
+  });
 }
 
 /** Whether anything says what the pump should do. */
@@ -213,6 +240,7 @@ function misfit(posterior: Posterior, units: UnitSystem): string[] {
 function stopWhy(
   causes: readonly ResultCause[],
   tests: readonly RankedTest[],
+  situation: Situation,
   posterior: Posterior,
 ): string | null {
   const [first] = causes;
@@ -222,10 +250,28 @@ function stopWhy(
   if (contradictions(posterior, index).length > 0 || !isCarried(posterior, index)) return null;
   if (first.probability > SETTLED) {
     const sure = first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability);
-    return `${row.name}, ${sure} %: no further test would change what to do.`;
+    const looked = (t: TestRow) =>
+      t.echoes?.some((o) => situation.present.includes(o) || situation.absent.includes(o));
+    const look = openTests(situation, posterior).find((t) => confirms(t, row.id) && !looked(t));
+    const before = look
+      ? ` Before anything is opened, ${look.minutes} min: ${look.name.charAt(0).toLowerCase()}${look.name.slice(1)}.`
+      : "";
+    return `${row.name}, ${sure} %: no further test would change what to do.${before}`;
   }
   const best = Math.max(0, ...tests.map((t) => t.bits));
   return best < WORTH_ASKING ? "No test that can be done here tells more than it costs." : null;
+}
+
+/** A look that takes no longer and harms nobody, and shows the cause where it is there and hardly elsewhere. */
+const QUICK = { minutes: 5, hazardMinutes: 1, shows: 0.5, elsewhere: 0.1 } as const;
+
+function confirms(test: TestRow, id: CauseId): boolean {
+  if (test.minutes > QUICK.minutes || test.hazardMinutes > QUICK.hazardMinutes) return false;
+  return (
+    test.under[id]?.some(
+      (rate, k) => rate > QUICK.shows && (test.usual[k] ?? 1) < QUICK.elsewhere,
+    ) ?? false
+  );
 }
 
 /** A reading so many standard deviations from what the leader would have it contradicts it. */

@@ -41,18 +41,25 @@ interface Candidate {
 /** A test that tells next to nothing is not the next one, however quick it is. */
 const telling = (s: { readonly bits: number }): number => (s.bits >= WORTH_ASKING ? 1 : 0);
 
-/** Possible tests, best first. Tests already done, impossible here or forbidden are not among them. */
-export function rankTests(situation: Situation, posterior: Posterior): RankedTest[] {
-  const standing = posterior.causes.flatMap((c, i) => (c.probability > NEGLIGIBLE ? [i] : []));
-  const p = normalised(standing.map((i) => posterior.causes[i]?.probability ?? 0));
-  const candidates = TESTS.filter(
+/** Tests that can be done here as it stands, and have not been done yet. */
+export const openTests = (
+  situation: Situation,
+  { nothingFlows }: Pick<Posterior, "nothingFlows">,
+): readonly TestRow[] =>
+  TESTS.filter(
     (t) =>
       possible(t.where, situation) &&
       !situation.tests.some((d) => d.test === t.id) &&
       !readAlready(t.id, situation) &&
       forbiddenWhy(t, situation) === undefined &&
-      forbiddenDry(t, situation, posterior.nothingFlows) === undefined,
-  ).map((row): Candidate => ({
+      forbiddenDry(t, situation, nothingFlows) === undefined,
+  );
+
+/** Possible tests, best first. Tests already done, impossible here or forbidden are not among them. */
+export function rankTests(situation: Situation, posterior: Posterior): RankedTest[] {
+  const standing = posterior.causes.flatMap((c, i) => (c.probability > NEGLIGIBLE ? [i] : []));
+  const p = normalised(standing.map((i) => posterior.causes[i]?.probability ?? 0));
+  const candidates = openTests(situation, posterior).map((row): Candidate => ({
     row,
     minutes: row.minutes + row.hazardMinutes,
     rates: standing.map((i) => posterior.rates(row.id, i)),

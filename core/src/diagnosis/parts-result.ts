@@ -33,13 +33,16 @@ function headBand(parts: VisitParts, near: number) {
   return sampled ? { low95: sampled.low95, high95: sampled.high95 } : {};
 }
 
+/** The result has no name of its own for a head that vapour has eaten at. */
+const saidSource = ({ from }: FlowEstimate) => (from === "vapour" ? "head" : from);
+
 /** Duty part of a result. */
 export function dutyResult(parts: VisitParts, situation: Situation): ResultDuty {
   const { duty, snapshot, curve } = parts;
   const flow = (f: FlowEstimate) => ({
     ...withUnit(f, "m3/s"),
     ...(f.from === "head" ? headBand(parts, f.value) : {}),
-    from: f.from,
+    from: saidSource(f),
   });
   const against = duty.headAgainstCurve && band(duty.headAgainstCurve);
   const system = cleanSystem(situation);
@@ -54,7 +57,7 @@ export function dutyResult(parts: VisitParts, situation: Situation): ResultDuty 
     flow: duty.flow ? flow(duty.flow) : null,
     alternatives: duty.alternatives.map((a) => {
       const b = band(a);
-      return { from: a.from, value: a.value, low95: b.low95, high95: b.high95 };
+      return { from: saidSource(a), value: a.value, low95: b.low95, high95: b.high95 };
     }),
     headAgainstCurve: against
       ? { percent: against.value, low95: against.low95, high95: against.high95 }

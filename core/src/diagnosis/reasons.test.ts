@@ -262,6 +262,31 @@ describe("doubtful readings", () => {
   });
 });
 
+describe("what is all but certain", () => {
+  const forward = {
+    ...pumpJson("LF-2"),
+    snapshots: [
+      {
+        suctionPressure: "0.09 bar",
+        dischargePressure: "2.1 bar",
+        flow: "43 m3/h",
+        amps: ["15 A", "15 A", "15 A"],
+      },
+    ],
+    observations: {
+      present: ["complaint.low-flow", "onset.after-electrical-work", "electrical.recent-rewire"],
+    },
+  };
+
+  it("is looked at before anything is opened, where a quick look shows it", () => {
+    const { stop, causes } = diagnose(caseFrom(forward));
+    expect(causes[0]?.id).toBe("wrong-rotation");
+    expect(stop).toMatch(/Before anything is opened, 4 min: look which way it turns\.$/);
+    const seen = { ...forward, tests: [{ test: "rotation-look", outcome: "wrong" }] };
+    expect(diagnose(caseFrom(seen)).stop).toMatch(/would change what to do\.$/);
+  });
+});
+
 describe("readings after a test", () => {
   const found = { label: "as found", suctionPressure: "-0.12 bar", dischargePressure: "4.1 bar" };
   const cleaned = { label: "cleaned", suctionPressure: "0.11 bar", dischargePressure: "4.4 bar" };

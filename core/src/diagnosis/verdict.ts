@@ -2,6 +2,8 @@
 import type { CauseId } from "../case/index.ts";
 import { readCurve } from "../curve/index.ts";
 import { band, formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
+import { isIndependent } from "../hydraulics/index.ts";
+import { accountsFor } from "./accounts-for.ts";
 import { isSilence } from "./evidence.ts";
 import type { CauseRow, CauseSide, SaidSize } from "./tables/causes/index.ts";
 import type { Diagnosis } from "./diagnose.ts";
@@ -79,7 +81,12 @@ export function verdictOf(
     lead,
     claim,
     tone: undecided ? "plain" : pumpOrSystem === "none" ? "proven" : "now",
-    detail: [headLine(diagnosis, units), flowLine(diagnosis), missingLine(diagnosis, missing[0])]
+    detail: [
+      headLine(diagnosis, units),
+      flowLine(diagnosis),
+      accountsFor(diagnosis, units),
+      missingLine(diagnosis, missing[0]),
+    ]
       .filter((l) => l !== "")
       .join(" "),
   };
@@ -105,7 +112,9 @@ function sizeSaid(diagnosis: Diagnosis, row: CauseRow, units: UnitSystem): SaidS
     return from === to ? `${value} ${unit}` : `${value} ${unit} (${from} to ${to})`;
   };
   const unit = units === "us" ? "ft" : "m";
-  const metres = (v: number) => formatSi(v, "length", units, 2).replace(/ .*/, "");
+  // A tenth of what is said, however large it is.
+  const digits = Math.abs(size.value) >= 10 ? 3 : 2;
+  const metres = (v: number) => formatSi(v, "length", units, digits).replace(/ .*/, "");
   return {
     below: size.value < 0,
     percent: said((v) => formatNumber(100 * v, 2), "%"),
@@ -159,8 +168,14 @@ function headLine({ parts }: Diagnosis, units: UnitSystem): string {
   const metres = (v: number) => formatSi(v, "length", units);
   const range = `${formatSi(b.low95, "length", units).replace(/ .*/, "")} to ${metres(b.high95)}`;
   const independent = [parts.duty.flow, ...parts.duty.alternatives].find(
-    (f) => f && f.from !== "head",
+    (f) => f && isIndependent(f),
   );
+  const boils = parts.duty.flow?.from === "vapour" ? parts.duty.flow : undefined;
+  if (boils && parts.curve) {
+    const rated = readCurve(parts.curve, boils.value).head ?? 0;
+    const fed = formatSi(boils.value, "flow", units, 2);
+    return `Head ${metres(head.value)} (${range}): it boils, and the suction feeds about ${fed}, where ${metres(rated)} is rated.`;
+  }
   const curveHead = parts.curve && independent && readCurve(parts.curve, independent.value).head;
   const by = independent?.from === "meter" ? "the metered flow" : "the flow its power tells";
   const against = curveHead ? ` against ${metres(curveHead)} rated at ${by}` : "";

@@ -11,7 +11,8 @@ import {
 import { addInSquares, K95, type Uncertain } from "../quantity/index.ts";
 import { headUncertainty, type HeadMeasurement, solveOnCurve, totalHead } from "./total-head.ts";
 
-export type FlowSource = "meter" | "level-change" | "head" | "power";
+/** `vapour`: from the head, by what boiling leaves of the curve. */
+export type FlowSource = "meter" | "level-change" | "head" | "vapour" | "power";
 
 export interface FlowEstimate extends Uncertain {
   readonly from: FlowSource;
@@ -45,6 +46,8 @@ export interface DutyInputs {
   readonly shaftPower?: Uncertain;
   /** Already at the actual speed. */
   readonly curve?: RatedCurve;
+  /** The pump boils: what its suction can feed [m³/s]. Neither head nor power tell the flow by the curve then. */
+  readonly fed?: Uncertain;
   readonly tolerance: CurveTolerance;
 }
 
@@ -57,14 +60,15 @@ export interface DutyInputs {
  * difference is clear of the curve's own tolerance, so that a cheap gauge condemns no pump.
  */
 export function dutyPoint(inputs: DutyInputs): DutyPoint {
-  const { measurement: m, meter, levelChange, curve, tolerance } = inputs;
-  const fromHead = m && curve ? flowFromHead(m, curve, tolerance) : [];
-  const fromPower = curve ? flowFromPower(inputs, curve) : undefined;
+  const { measurement: m, meter, levelChange, curve, tolerance, fed } = inputs;
+  const fromHead = m && curve && !fed ? flowFromHead(m, curve, tolerance) : [];
+  const fromPower = curve && !fed ? flowFromPower(inputs, curve) : undefined;
   const estimates: FlowEstimate[] = [];
   if (meter) estimates.push({ ...meter, from: "meter" });
   if (levelChange) estimates.push({ ...levelChange, from: "level-change" });
   const nearest = pickRoot(fromHead, meter ?? levelChange ?? fromPower);
   if (nearest) estimates.push(nearest);
+  if (fed) estimates.push({ ...fed, from: "vapour" });
   if (fromPower) estimates.push(fromPower);
   const [flow, ...alternatives] = estimates;
   const rival = alternatives[0];
@@ -73,7 +77,7 @@ export function dutyPoint(inputs: DutyInputs): DutyPoint {
     m && (flow || !m.discharge.bore)
       ? { value: totalHead(m, flow?.value ?? 0), u: headUncertainty(m, meter ?? levelChange) }
       : m && { value: totalHead(m, 0), u: headUncertainty(m) };
-  const independent = estimates.find((e) => e.from !== "head");
+  const independent = estimates.find(isIndependent);
   const comparison =
     m && curve && independent ? compareHead(m, curve, independent, tolerance) : undefined;
 
@@ -90,6 +94,10 @@ export function dutyPoint(inputs: DutyInputs): DutyPoint {
     otherRoots: fromHead.filter((e) => e !== nearest).map((e) => e.value),
   };
 }
+
+/** Known by other means than the head: the head can be held against the curve there. */
+export const isIndependent = ({ from }: FlowEstimate): boolean =>
+  from !== "head" && from !== "vapour";
 
 function flowFromHead(
   m: HeadMeasurement,
@@ -163,6 +171,7 @@ function verdictOf(
     return "within-band";
   }
   if (!m) return "no-curve";
+  if (inputs.fed) return "below";
   if (fromHead.length > 0) return "within-band";
   // No flow on the curve gives this head: it is above shut-off or under the curve's end.
   const head = totalHead(m, 0);

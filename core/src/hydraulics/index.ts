@@ -20,7 +20,7 @@ export {
   totalHead,
 } from "./total-head.ts";
 export type { GaugeLine, GaugeReading, HeadMeasurement, SuctionSide } from "./total-head.ts";
-export { dutyPoint } from "./duty.ts";
+export { dutyPoint, isIndependent } from "./duty.ts";
 export type { DutyInputs, DutyPoint, DutyVerdict, FlowEstimate, FlowSource } from "./duty.ts";
 export { flowFromLevel } from "./drawdown.ts";
 export type { TimedLevel } from "./drawdown.ts";

@@ -7,6 +7,7 @@ export type { Dimension, Unit } from "./units.ts";
 export { nearestWord } from "./nearest.ts";
 export { parseQuantity } from "./parse.ts";
 export type { Quantity, QuantityError, QuantityFault } from "./parse.ts";
+export { plainly } from "./plainly.ts";
 export { parseReading, REPEAT, SWING } from "./reading.ts";
 export type { WrittenReading } from "./reading.ts";
 export {

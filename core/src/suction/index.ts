@@ -1,5 +1,6 @@
 export { lossAt, npsh, npshFromGauge, npshFromLayout, targetNpsh } from "./npsh.ts";
 export type { LossAtFlow, NpshResult, SuctionLayout, SuctionState } from "./npsh.ts";
+export { fedFlow, keptByVapour } from "./fed-flow.ts";
 export { leversOf } from "./levers.ts";
 export type { LeverInputs, Levers } from "./levers.ts";
 export { liftBudget, RULES_OF_THUMB } from "./lift-budget.ts";

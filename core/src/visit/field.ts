@@ -6,6 +6,7 @@ import {
   fireTest,
   type FirePoint,
   type FireResult,
+  isIndependent,
 } from "../hydraulics/index.ts";
 import { GRAVITY } from "../quantity/index.ts";
 import { partsOf, toleranceOf } from "./parts.ts";
@@ -21,7 +22,7 @@ export function fieldCurveOf(situation: Situation): FieldCurve | undefined {
   const curve = all[0]?.curve;
   if (!curve) return undefined;
   const points = all.flatMap((p) => {
-    const own = [p.duty.flow, ...p.duty.alternatives].find((f) => f && f.from !== "head");
+    const own = [p.duty.flow, ...p.duty.alternatives].find((f) => f && isIndependent(f));
     const flow = p.snapshot.valve === "shut" ? { value: 0, u: 0 } : own;
     const { head } = p.duty;
     if (!flow || !head) return [];

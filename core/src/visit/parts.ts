@@ -15,7 +15,15 @@ import {
   flowFromLevel,
   type HeadMeasurement,
 } from "../hydraulics/index.ts";
-import { npsh, type NpshResult, type SuctionLayout } from "../suction/index.ts";
+import {
+  fedFlow,
+  npsh,
+  npshFromGauge,
+  type NpshResult,
+  type SuctionLayout,
+  type SuctionState,
+} from "../suction/index.ts";
+import type { Uncertain } from "../quantity/index.ts";
 import { electricalOf, type ElectricalResult } from "./electrical.ts";
 import type { Situation } from "./situation.ts";
 import { leadingOf, type Snapshot } from "./snapshot-of-case.ts";
@@ -110,21 +118,32 @@ function requiredNpsh(
   return curve && flow !== undefined ? readCurve(curve, flow).npshr : undefined;
 }
 
-/** Everything that can be worked out of one snapshot without asking why. */
-export function partsOf(situation: Situation, snapshot: Snapshot): VisitParts {
+/**
+ * Everything that can be worked out of one snapshot without asking why.
+ * @param known - the flow of a pump that boils, where more is known of it than its gauges tell [m³/s]
+ */
+export function partsOf(situation: Situation, snapshot: Snapshot, known?: Uncertain): VisitParts {
   const speed = pumpSpeed(situation, snapshot);
   const curve = curveAt(situation, speed?.value);
   const tolerance = toleranceOf(situation);
   const electrical = electricalOf(situation, snapshot);
   const measurement = measurementOf(situation, snapshot);
-  const duty = dutyPoint({
+  const inputs = {
     measurement,
     levelChange: leadingSnapshot(situation) === snapshot ? levelChangeOf(situation) : undefined,
     meter: snapshot.valve === "shut" ? { value: 0, u: 0 } : snapshot.flow,
     shaftPower: electrical.shaftPower,
     curve,
     tolerance,
-  });
+  };
+  const state = {
+    atmosphere: situation.atmosphere,
+    vapourPressure: situation.liquid.vapourPressure,
+    density: situation.liquid.density,
+  };
+  const onCurve = dutyPoint(inputs);
+  const fed = flowWhereItBoils(situation, snapshot, state, measurement, curve, onCurve);
+  const duty = fed ? dutyPoint({ ...inputs, fed: known ?? fed }) : onCurve;
   const { flow } = duty;
   return {
     snapshot,
@@ -138,13 +157,31 @@ export function partsOf(situation: Situation, snapshot: Snapshot): VisitParts {
       gauge: snapshot.suction,
       // The ejector of a deep jet hangs in the water and pushes: its level is no lift of the pump.
       layout: situation.family === "jet-deep" ? undefined : layoutOf(situation, snapshot),
-      state: {
-        atmosphere: situation.atmosphere,
-        vapourPressure: situation.liquid.vapourPressure,
-        density: situation.liquid.density,
-      },
+      state,
       flow,
       required: requiredNpsh(situation, curve, flow?.value, speed?.value),
     }),
   };
+}
+
+/**
+ * The flow that the suction can feed, where the gauge says that the flow by head or power has not the NPSH it needs:
+ * a pump that boils is not on its curve.
+ */
+function flowWhereItBoils(
+  situation: Situation,
+  { suction }: Snapshot,
+  state: SuctionState,
+  measurement: HeadMeasurement | undefined,
+  curve: RatedCurve | undefined,
+  { flow }: DutyPoint,
+): Uncertain | undefined {
+  const told = flow?.from === "head" || flow?.from === "power";
+  if (!suction || !measurement || !curve || !flow || !told) return undefined;
+  if (situation.displacement || situation.jet) return undefined;
+  const { npshr } = readCurve(curve, flow.value);
+  const { value, u } = npshFromGauge(suction, state, flow.value);
+  // Beyond the gauge's own doubt: else a needle near the bottom of its scale makes any pump boil.
+  if (npshr === undefined || value + u > npshr) return undefined;
+  return fedFlow({ gauge: suction, measurement, state, curve });
 }

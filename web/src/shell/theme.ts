@@ -35,7 +35,7 @@ export const theme = createTheme({
   defaultRadius: 2,
   // Words on a filled button turn dark where its colour is light.
   autoContrast: true,
-  focusRing: "never",
+  focusRing: "auto",
   cursorType: "pointer",
   components: {
     Button: {

@@ -41,7 +41,17 @@ const FLOW_FORMULA = {
   meter: "as metered",
   "level-change": "Q = A Δh/t + inflow",
   head: "the flow at which the curve has the measured head: H(Q) = H_curve(Q)",
+  vapour:
+    "the flow at which the curve, less what vapour takes at the NPSH the gauge shows, has the measured head",
   power: "the flow at which the curve takes the measured shaft power: P(Q) = P_curve(Q)",
+} as const;
+
+const FLOW_BY = {
+  meter: "meter",
+  "level-change": "level change",
+  head: "head",
+  vapour: "what the suction feeds",
+  power: "power",
 } as const;
 
 /** Band of a flow found from head: sampled, since the curve bends and ends. */
@@ -60,7 +70,7 @@ const flow: Work = ({ parts, snapshot, units }) => {
   return {
     id: "flow",
     group: "duty",
-    name: best.from === "meter" ? "Flow" : `Flow, by ${best.from.replace("-", " ")}`,
+    name: best.from === "meter" ? "Flow" : `Flow, by ${FLOW_BY[best.from]}`,
     text: si(best.value, "flow", units),
     band:
       best.from === "head" ? sampledBand(parts, best.value, units) : bandText(best, "flow", units),
@@ -68,7 +78,7 @@ const flow: Work = ({ parts, snapshot, units }) => {
     inputs: [
       ...(best.from === "meter" ? read("meter", snapshot?.flow) : []),
       ...parts.duty.alternatives.map((a) =>
-        worked(`by ${a.from.replace("-", " ")} instead`, si(a.value, "flow", units)),
+        worked(`by ${FLOW_BY[a.from]} instead`, si(a.value, "flow", units)),
       ),
       ...(parts.duty.otherRoots.length > 0
         ? [

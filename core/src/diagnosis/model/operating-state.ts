@@ -1,4 +1,5 @@
 /** The forward model: what a pump in some condition does at a flow. */
+import { keptByVapour } from "../../suction/index.ts";
 import type { Condition } from "./condition.ts";
 import type { PumpModel } from "./pump-model.ts";
 
@@ -141,7 +142,7 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     power *= 0.5 + 0.5 * held;
   }
   if (c.vapour === "must" || (c.vapour === "may" && still !== undefined)) {
-    const held = vapourHeadFactor(npshRatio(at, out));
+    const held = keptByVapour(npshRatio(at, out));
     head *= held;
     power *= 1 - pump.powerFollows * (1 - held);
     out.vapourLoss = 1 - held;
@@ -230,10 +231,3 @@ function missingOf(at: Setting): number {
 
 /** Share of the NPSH required that is missing where nothing is known of it, from next to none to nearly all. */
 const shareMissing = (shortBy: number): number => 1 - Math.exp(-Math.max(0.1, shortBy + 1.7) / 6);
-
-/** NPSH ratio over which the head that vapour takes grows e-fold. */
-const VAPOUR_FALL = 0.07;
-
-/** Head kept when NPSH is short: 0.97 at a ratio of 1 by definition, half at 0.8, next to nothing at 0.75. */
-const vapourHeadFactor = (ratio: number): number =>
-  Math.max(0.02, 1 - 0.03 * Math.exp(Math.min(6, (1 - ratio) / VAPOUR_FALL)));

@@ -245,7 +245,12 @@ export function toChartOption(
         data: today ? [at(today.at)] : [],
         itemStyle: { color: palette.today },
         label: {
-          ...label(today ? todayText(today.at, system, when) : "", palette.today, "top"),
+          // On the far side of the curve from its line.
+          ...label(
+            today ? todayText(today.at, system, when) : "",
+            palette.today,
+            today && liesUnder(today.at, view.rated) ? "bottom" : "top",
+          ),
           fontWeight: 700,
           fontSize: 13,
           distance: 14,
@@ -254,6 +259,12 @@ export function toChartOption(
       },
     ].filter((s) => s.data.length > 0),
   };
+}
+
+/** Whether a point lies clearly under a line. */
+function liesUnder([q, h]: ChartPoint, line: readonly ChartPoint[]): boolean {
+  const next = line.find(([at]) => at >= q);
+  return next !== undefined && h < 0.93 * next[1];
 }
 
 /** "today 51 m³/h · 47.0 m" */

@@ -5,7 +5,7 @@ import classes from "./board.module.css";
 const WIDTH = 496;
 const HEIGHT = 92;
 
-/** NPSH as a bar of liquid: what pushes in above, what is lost below, what is left and what is needed. */
+/** NPSH as a bar of liquid: what there is above, what is lost below, what is left and what is needed. */
 export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitSystem }) {
   const metres = (v: number) => formatSi(v, "length", units, 2);
   const push = view.atmosphere + Math.max(0, view.level);
@@ -26,6 +26,18 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
     (_, i) =>
       x(view.available) + taken.slice(0, taken.length - 1 - i).reduce((s, t) => s + x(t.size), 0),
   );
+  const labels = sideBySide([
+    { at: x(view.available), text: `${metres(view.available)} available` },
+    ...(view.required === undefined
+      ? []
+      : [
+          {
+            at: needed,
+            text: `${metres(view.required)} required`,
+            className: classes.requiredText,
+          },
+        ]),
+  ]);
   const summary = `${metres(view.available)} of NPSH available by the ${view.from}${
     view.required === undefined ? "" : `, ${metres(view.required)} required`
   }${missing > 0.02 ? `, ${metres(missing)} missing` : ""}.`;
@@ -88,11 +100,6 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
           y2={68}
           className={classes.available}
         />
-        <text
-          x={x(view.available)}
-          y={84}
-          textAnchor={x(view.available) > WIDTH * 0.7 ? "end" : "middle"}
-        >{`${metres(view.available)} available`}</text>
         {view.required !== undefined ? (
           <>
             <line
@@ -102,14 +109,39 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
               y2={68}
               className={classes.required}
             />
-            <text
-              x={Math.max(0, x(view.required) - 4)}
-              y={84}
-              className={classes.requiredText}
-            >{`${metres(view.required)} required`}</text>
           </>
         ) : null}
+        {labels.map((l) => (
+          <text key={l.text} x={l.start} y={84} className={l.className}>
+            {l.text}
+          </text>
+        ))}
       </svg>
     </figure>
   );
+}
+
+interface Label {
+  readonly at: number;
+  readonly text: string;
+  readonly className?: string | undefined;
+}
+
+/** About how wide a letter is [px of the drawing]. */
+const LETTER = 6.6;
+const APART = 12;
+
+/** Labels under their lines, moved apart where they would lie on each other. */
+function sideBySide(labels: readonly Label[]): (Label & { readonly start: number })[] {
+  const width = (l: Label) => LETTER * l.text.length;
+  let free = 0;
+  const sorted = labels.toSorted((a, b) => a.at - b.at);
+  return sorted.map((l, i) => {
+    const others = sorted.slice(i + 1).reduce((s, o) => s + width(o) + APART, 0);
+    // The left one of two ends at its line, the right one begins there.
+    const wanted = i < sorted.length - 1 ? l.at + 4 - width(l) : l.at - 4;
+    const start = Math.max(free, Math.min(wanted, WIDTH - others - width(l)));
+    free = start + width(l) + APART;
+    return { ...l, start };
+  });
 }

@@ -31,6 +31,9 @@ describe("values by path", () => {
     ["site.altitude", "high", true],
     ["site.altitude", "3 bar", true],
     ["site.altitude", "-20 m", false],
+    ["suction.sourceLevel", "1,900 m", true],
+    ["suction.sourceLevel", "1,9 m", false],
+    ["suction.sourceLevel", "6 ft 3 in", false],
     ["site.concentration", "130", true],
     ["site.concentration", "30", false],
     ["pump.stages", "two", true],
@@ -39,6 +42,16 @@ describe("values by path", () => {
     const field = PLACE_FIELDS.find((f) => f.path === path);
     if (!field) throw new Error(path);
     expect(faultOf(field, text) !== "").toBe(wrong);
+  });
+
+  it("keeps what a hand writes in the form a case has", () => {
+    const next = withValues(FILE, {
+      ...valuesOf(FILE),
+      "suction.sourceLevel": "6 ft 3 in",
+      "pump.motor.power": "1/2 hp",
+    });
+    expect(next["suction"]).toMatchObject({ sourceLevel: "75 in" });
+    expect(next["pump"]).toMatchObject({ motor: { power: "0.5 hp" } });
   });
 
   it("holds a liquid's own table as lines, and names a wrong cell by line and column", () => {

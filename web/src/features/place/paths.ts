@@ -1,5 +1,5 @@
 /** A case file's values by dotted path, as texts, and back. */
-import { parseQuantity } from "@yard-tack/core/quantity";
+import { type Dimension, parseQuantity, plainly } from "@yard-tack/core/quantity";
 import { PLACE_FIELDS, type PlaceField } from "./fields";
 import { faultOfRows, rowsAsText, textAsRows } from "./liquid-rows";
 
@@ -37,10 +37,19 @@ export function faultOf(field: PlaceField, text: string): string {
     const top = field.kind === "percent" ? 100 : Number.POSITIVE_INFINITY;
     return Number.isFinite(n) && n >= 0 && n <= top ? "" : `"${value}" is no such number.`;
   }
-  const read = parseQuantity(value, field.kind);
-  return read.ok
-    ? ""
-    : `"${value}" needs a number and its unit${field.like ? `, like ${field.like}` : ""}.`;
+  const read = parseQuantity(plain(value, field.kind), field.kind);
+  if (!read.ok)
+    return `"${value}" needs a number and its unit${field.like ? `, like ${field.like}` : ""}.`;
+  return read.value.commaInDoubt ? twoMeanings(value) : "";
+}
+
+/** A text that brings no unit has none here: nothing stands beside the field. */
+const plain = (text: string, kind: Dimension): string => plainly(text, kind, "").trim();
+
+/** "1,900 m" is 1.9 m to some and 1900 m to others: nobody guesses. */
+export function twoMeanings(text: string): string {
+  const [point, none] = [text.replace(",", "."), text.replace(",", "")];
+  return `"${text}" can be read two ways: write ${point} or ${none}.`;
 }
 
 /** A case with the fields' values put in; an empty field takes its key out. Other keys stay. */
@@ -60,7 +69,8 @@ function valueOf(field: PlaceField, text: string): unknown {
   if (field.kind === "liquid-rows") return textAsRows(value);
   if (field.kind === "number") return Number(value.replace(",", "."));
   if (field.kind === "percent") return Number(value.replace(",", ".")) / 100;
-  return field.path === "pump.motor.phases" ? Number(value) : value;
+  if (field.path === "pump.motor.phases") return Number(value);
+  return field.kind === "choice" ? value : plain(value, field.kind);
 }
 
 function put(json: Json, [key, ...rest]: readonly string[], value: unknown): Json {

@@ -32,20 +32,19 @@ import { SafeStep } from "./steps/safe-step";
 import { STEPS, type StepId } from "./steps/step-list";
 import { StopCard, useStops } from "./steps/stops";
 import { type Sheet, useSheet } from "./use-sheet";
+import { PANES, useView } from "./use-view";
 import classes from "./sheet-page.module.css";
 
 /** Drawn anew when the Board has changed, not with each key. */
 const BoardPart = memo(Board);
 const CausesPart = memo(Causes);
 
-type Pane = "sheet" | "board" | "causes";
-
 /** One visit: steps on the left, the step at hand in the middle, the Board on the right. */
 export function SheetPage({ dto }: { dto: SheetDto }) {
   const sheet = useSheet(dto);
   const units: UnitSystem = useWho().units;
-  const [step, setStep] = useState<StepId>(() => firstStep(dto));
-  const [pane, setPane] = useState<Pane>("sheet");
+  const [first] = useState(() => firstStep(dto));
+  const { step, pane, show } = useView(first, dto.pump.tag);
   const [snapshot, setSnapshot] = useState<Position>("as found");
   const [active, setActive] = useState<TestId | null>(null);
   const asked = useMemo((): BoardAsked => {
@@ -63,10 +62,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
   const stops = useStops(sheet).filter((s) => s.clearedBy !== null);
   useEffect(fetchSteps, []);
   const board = useBoard(asked);
-  const go = useCallback((id: StepId) => {
-    setStep(id);
-    setPane("sheet");
-  }, []);
+  const go = useCallback((id: StepId) => show({ step: id, pane: "sheet" }), [show]);
   useHotkeys(STEPS.map((s, i) => [String(i + 1), () => go(s.id)]));
   const openTest = useCallback(
     (id: TestId) => {
@@ -170,7 +166,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         </aside>
       </div>
       <div className={`${classes.bar} no-print`}>
-        <button type="button" className={classes.mini} onClick={() => setPane("board")}>
+        <button type="button" className={classes.mini} onClick={() => show({ pane: "board" })}>
           {board.view ? (
             <>
               {board.view.verdict.lead} <span>{board.view.verdict.claim}</span>
@@ -185,8 +181,13 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           <Link href="/" aria-label="Slate: back to today's calls">
             ‹ Slate
           </Link>
-          {(["sheet", "board", "causes"] as const).map((p) => (
-            <button key={p} type="button" aria-pressed={pane === p} onClick={() => setPane(p)}>
+          {PANES.map((p) => (
+            <button
+              key={p}
+              type="button"
+              aria-pressed={pane === p}
+              onClick={() => show({ pane: p })}
+            >
               {p === "sheet" ? "Sheet" : p === "board" ? "Board" : "Causes"}
             </button>
           ))}

@@ -2,6 +2,7 @@
 import {
   type Dimension,
   parseReading,
+  plainly,
   type Quantity,
   type QuantityError,
   type WrittenReading,
@@ -25,7 +26,7 @@ const FIGURES = /^(?:[\d.,+\-\u2212;\s…]|to(?=\s|$))*(?:[eE][+-]?\d+)?/;
  * @param vac - whether "vac" is switched on
  */
 export function readTyped(text: string, unit: string, vac: boolean, dimension: Dimension): Typed {
-  const trimmed = text.trim();
+  const trimmed = plainly(text, dimension, unit);
   const ownUnit = trimmed.replace(FIGURES, "") !== "";
   const raw = ownUnit ? trimmed : `${trimmed} ${unit}${vac ? " vac" : ""}`;
   const parsed = parseReading(raw, dimension);

@@ -1,0 +1,53 @@
+"use client";
+
+import { useSearchParams } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { STEPS, type StepId } from "./steps/step-list";
+
+/** What is in sight on a phone: the step, the Board or the causes. */
+export const PANES = ["sheet", "board", "causes"] as const;
+export type Pane = (typeof PANES)[number];
+
+interface View {
+  readonly step: StepId;
+  readonly pane: Pane;
+}
+
+/**
+ * The step and the pane in sight, in the address: Back goes one view back, a reload stays, a link to a Board can be sent.
+ * @param first - the step of an address that names none
+ */
+export function useView(first: StepId, title: string) {
+  const asked = useSearchParams();
+  const [view, setView] = useState<View>(() => viewOf(asked, first));
+  const now = useRef(view);
+  useEffect(() => {
+    now.current = view;
+    const step = STEPS.find((s) => s.id === view.step)?.name ?? "";
+    document.title = `${title}, ${view.pane === "board" ? "Board" : view.pane === "causes" ? "causes" : step} · Yard Tack`;
+  }, [view, title]);
+  useEffect(() => {
+    const back = () => setView(viewOf(new URLSearchParams(window.location.search), first));
+    window.addEventListener("popstate", back);
+    return () => window.removeEventListener("popstate", back);
+  }, [first]);
+  const show = useCallback((change: Partial<View>) => {
+    const next = { ...now.current, ...change };
+    if (next.step === now.current.step && next.pane === now.current.pane) return;
+    now.current = next;
+    setView(next);
+    const address = new URL(window.location.href);
+    address.searchParams.set("step", next.step);
+    if (next.pane === "sheet") address.searchParams.delete("view");
+    else address.searchParams.set("view", next.pane);
+    window.history.pushState(null, "", address);
+  }, []);
+  return { ...view, show };
+}
+
+function viewOf(asked: { get: (name: string) => string | null }, first: StepId): View {
+  return {
+    step: STEPS.find((s) => s.id === asked.get("step"))?.id ?? first,
+    pane: PANES.find((p) => p === asked.get("view")) ?? "sheet",
+  };
+}
