@@ -243,6 +243,7 @@ await inCare(async (care) => {
     await picture("log-entry", LAPTOP, async (page) => {
       await sheet(page, "LF-2");
       await step(page, "Sign off");
+      await page.getByLabel("The visit ends").selectOption("cured");
       await page.getByLabel("Found").fill("Strainer choked with weed.");
       await page.getByLabel("Done", { exact: true }).fill("Basket cleaned, cover gasket renewed.");
       await page

@@ -51,6 +51,9 @@ test("LF-2: readings, verdict, strainer test, proof, signature, log", async ({ p
   await page.getByLabel("Done", { exact: true }).fill("Basket cleaned, cover gasket renewed.");
   await allSent(page);
   await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByText("Choose how the visit ends.")).toBeVisible();
+  await page.getByLabel("The visit ends").selectOption("cured");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
   await expect(page.getByText(/A cure needs an after-reading/)).toBeVisible();
 
   await toReadings(page);

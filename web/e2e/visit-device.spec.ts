@@ -1,4 +1,6 @@
+import type { Locator } from "@playwright/test";
 import {
+  acknowledgeAll,
   allSent,
   figure,
   freshCall,
@@ -147,4 +149,37 @@ test("a step is a place: Back goes one view back, a reload stays, a link opens i
     "true",
   );
   await expect(sent).toHaveTitle(/MG-3, causes/);
+});
+
+test("a slow tap on an outcome counts while the keypad is open", async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ ...PHONE, baseURL: baseURL ?? "" });
+  const page = await context.newPage();
+  await freshCall(page, "SL-1");
+  await toReadings(page);
+  await read(page, "suctionPressure", "-0.2 bar");
+  await read(page, "dischargePressure", "2.1 bar");
+  await allSent(page);
+  await step(page, "Next test");
+  await page
+    .locator('li[data-test="gauge-zero"]')
+    .getByRole("button", { name: /^Start/ })
+    .click();
+  await acknowledgeAll(page);
+  const cdp = await context.newCDPSession(page);
+  /** A finger that stays for a third of a second, as with gloves. */
+  const press = async (what: Locator) => {
+    await what.scrollIntoViewIfNeeded();
+    const box = await what.boundingBox();
+    if (!box) throw new Error("not in sight");
+    const at = [{ x: box.x + box.width / 2, y: box.y + box.height / 2 }];
+    await cdp.send("Input.dispatchTouchEvent", { type: "touchStart", touchPoints: at });
+    await page.evaluate(() => new Promise((done) => setTimeout(done, 300)));
+    await cdp.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
+  };
+  await press(page.locator("article input[data-figure-input]").first());
+  await expect(page.getByTestId("keypad")).toBeVisible();
+  await press(page.getByRole("button", { name: "both at zero" }));
+  await expect(page.getByRole("heading", { name: "Done here" })).toBeVisible();
+  await expect(page.getByTestId("keypad")).toBeHidden();
+  await context.close();
 });

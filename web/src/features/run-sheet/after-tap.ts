@@ -1,23 +1,46 @@
 /**
- * Runs something once the finger is up. A part that folds away while a finger is down moves what is
- * under it, and the tap goes to nobody.
+ * Runs something once a tap is over. A part that folds away before its click has come moves what is under the finger, and
+ * the tap goes to nobody. With a mouse the click comes with the button's release; with a finger it comes later: first the
+ * finger is lifted, then the browser plays the mouse (press, focus moves, release), then it clicks.
  */
 let isDown = false;
+let waiting: (() => void)[] = [];
+
+/** A finger that slid or pressed long never clicks [ms]. */
+const NO_CLICK_AFTER = 500;
+
+function over(): void {
+  isDown = false;
+  const all = waiting;
+  waiting = [];
+  for (const then of all) then();
+}
+
 if (typeof window !== "undefined") {
-  const set = (down: boolean) => () => {
-    isDown = down;
+  let timer: number | undefined;
+  // The click's own handlers run first.
+  const soon = (wait: number) => {
+    window.clearTimeout(timer);
+    timer = window.setTimeout(over, wait);
   };
-  window.addEventListener("pointerdown", set(true), true);
-  for (const end of ["pointerup", "pointercancel"]) window.addEventListener(end, set(false), true);
+  window.addEventListener(
+    "pointerdown",
+    () => {
+      window.clearTimeout(timer);
+      isDown = true;
+    },
+    true,
+  );
+  window.addEventListener(
+    "pointerup",
+    (e) => soon(e.pointerType === "mouse" ? 0 : NO_CLICK_AFTER),
+    true,
+  );
+  window.addEventListener("pointercancel", () => soon(0), true);
+  window.addEventListener("click", () => isDown && soon(0), true);
 }
 
 export function afterTap(then: () => void): void {
-  if (!isDown) {
-    then();
-    return;
-  }
-  // The click comes after the finger is up, in the same turn.
-  const later = () => setTimeout(then, 0);
-  window.addEventListener("pointerup", later, { once: true });
-  window.addEventListener("pointercancel", later, { once: true });
+  if (isDown) waiting.push(then);
+  else then();
 }

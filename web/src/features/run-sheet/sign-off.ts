@@ -23,7 +23,8 @@ const form = z.object({
   fingerprint: words.max(200, "At most 200 characters."),
 });
 
-export type SignOffForm = z.input<typeof form>;
+/** What is sent; how the visit ends may still be missing, which is refused in words. */
+export type SignOffForm = Omit<z.input<typeof form>, "closed"> & { readonly closed: string };
 export type SignOffOutcome =
   | { readonly ok: true; readonly logEntryId: string }
   | { readonly ok: false; readonly message: string; readonly field?: string };

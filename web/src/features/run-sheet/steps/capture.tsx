@@ -114,7 +114,7 @@ export function Capture({
       </div>
       {read?.outcome ? (
         <p id={`reads-${test}`} className={classes.advice}>
-          The readings speak for “{row.outcomes.find((o) => o.id === read.outcome)?.name}”.
+          By the readings: “{row.outcomes.find((o) => o.id === read.outcome)?.name}”.
         </p>
       ) : null}
     </div>

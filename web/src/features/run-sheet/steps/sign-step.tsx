@@ -18,7 +18,7 @@ const FINGERPRINTS = [
   { value: "after overhaul", label: "after overhaul" },
 ] as const;
 
-const closingOf = (text: string): Closing => CLOSINGS.find((c) => c === text) ?? "improved";
+const closingOf = (text: string): Closing | "" => CLOSINGS.find((c) => c === text) ?? "";
 const causeOf = (text: string): CauseId | null => CAUSE_IDS.find((c) => c === text) ?? null;
 
 /** The only commitment of a visit: what was found, done and proven. */
@@ -30,8 +30,9 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
   const suggestion =
     leading && leading.probability > 0.5 && leading.id !== "healthy" ? `${leading.name}.` : "";
   const [form, setForm] = useSignDraft(sheet.dto.id, {
-    closed: sheet.dto.kind === "round" ? "as it should be" : "cured",
-    found: suggestion,
+    // What a hand does not choose is not signed.
+    closed: "",
+    found: "",
     done: "",
     proof: "",
     was: null,
@@ -67,7 +68,8 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
         <NativeSelect
           label="The visit ends"
           value={form.closed}
-          data={[...CLOSINGS]}
+          data={[{ value: "", label: "choose" }, ...CLOSINGS]}
+          error={errorOf("closed")}
           onChange={(e) => setForm({ ...form, closed: closingOf(e.target.value) })}
         />
         <Textarea
@@ -78,6 +80,11 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
           error={errorOf("found")}
           onChange={(e) => setForm({ ...form, found: e.target.value })}
         />
+        {suggestion !== "" && form.found.trim() === "" ? (
+          <Button variant="default" onClick={() => setForm({ ...form, found: suggestion })}>
+            Take over from the Board: {suggestion}
+          </Button>
+        ) : null}
         <NativeSelect
           label="What it really was"
           description="As found when it was opened, tested or mended; whatever the Board held likeliest."
@@ -140,7 +147,8 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
   );
 }
 
-type Fields = Omit<SignOffForm, "sheetId">;
+/** As it stands: nothing may be chosen yet. */
+type Fields = Omit<SignOffForm, "sheetId" | "closed"> & { readonly closed: Closing | "" };
 const draftKey = (sheetId: string) => `yard-sign-${sheetId}`;
 
 /** The form as it was left on this device. The step is never drawn on the server. */
