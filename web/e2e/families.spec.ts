@@ -26,7 +26,11 @@ async function walk(page: Page, family: string): Promise<string> {
   const row = (what: string, had: string) => rows.push(`${family} | ${what} | ${had}`);
   await step(page, "Call");
   row("told until somebody comes", await listUnder(page, "Tell them until someone is there"));
-  row("taken along", await listUnder(page, "Take along"));
+  row(
+    "taken along",
+    await page.getByRole("region", { name: "Take along" }).innerText().then(inOneLine),
+  );
+  row("told by", await all(page, "data-observation"));
   await step(page, "Make safe");
   row("cautions", await all(page, "data-caution"));
   await acknowledgeAll(page);
@@ -54,6 +58,8 @@ async function walk(page: Page, family: string): Promise<string> {
   await expect(page.getByLabel("The visit ends")).toHaveValue("");
   return `${rows.join("\n")}\n`;
 }
+
+const inOneLine = (text: string): string => text.trim().replaceAll(/\s*\n\s*/g, " ");
 
 async function listUnder(page: Page, heading: string): Promise<string> {
   const list = page.locator(`#step h3:has-text("${heading}") ~ *`).locator("li");

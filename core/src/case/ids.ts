@@ -248,6 +248,7 @@ export const CAUTION_IDS = [
   "rotating-parts",
   "lockout",
   "start-kick",
+  "starts-by-itself",
   "engine-set",
   "confined-space",
   "sewage",

@@ -1,6 +1,7 @@
 /** Where a test can be done, and where it must not be. */
 import type { TestId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
+import { inCircuit } from "./model/circuit.ts";
 import { type TestConditions, type TestRow, TESTS } from "./tables/tests/index.ts";
 
 /**
@@ -112,7 +113,7 @@ export function possible(where: TestConditions, s: Situation): boolean {
     (where.installations?.includes(s.installation) ?? true) &&
     !where.notInstallations?.includes(s.installation) &&
     !(where.needsStandby && !s.standby) &&
-    !(where.notClosedLoop && s.closedLoop) &&
+    !(where.notClosedLoop && inCircuit(s)) &&
     (needsGauge === undefined ||
       (needsGauge === "any" ? has("suction") || has("discharge") : has(needsGauge)))
   );

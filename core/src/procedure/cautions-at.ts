@@ -5,6 +5,7 @@
 import type { CautionId } from "../case/index.ts";
 import { testRow } from "../diagnosis/index.ts";
 import {
+  hangsFree,
   mayHaveEngine,
   mayHaveMotor,
   type PumpFacts,
@@ -41,7 +42,7 @@ const HAZARDS: readonly Hazard[] = [
   },
   { caution: "live-readings", step: "safe", when: mayHaveMotor },
   { caution: "rotation", step: "rotation", when: (p) => mayHaveMotor(p) && !surelySubmerged(p) },
-  { caution: "start-kick", step: "rotation", when: (p) => mayHaveMotor(p) && submergedSet(p) },
+  { caution: "start-kick", step: "rotation", when: (p) => mayHaveMotor(p) && hangsFree(p) },
   { caution: "electrical", step: "two-direction", when: mayHaveMotor },
   {
     caution: "reverse-running",

@@ -44,7 +44,7 @@ const both =
 
 const PRIMED = of("dry-priming", "self-priming", "portable", "jet-shallow", "jet-deep", "tub");
 const DRY_PRIMING = of("dry-priming");
-const FLOATS = of("sump", "tub");
+const FLOATS = of("sump");
 const displacement = of("positive-displacement");
 /** A hand reaches the machine; and a shaft, a coupling or a fan of it is in sight. */
 const inReach: When = not(submergedSet);

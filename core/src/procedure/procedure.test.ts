@@ -69,7 +69,9 @@ describe("cautions and stops", () => {
     const keyed = pump("sump", { installation: "submerged", impeller: { mounting: "keyed" } });
     expect(cautionsOfTest("two-direction", keyed)).toEqual(["electrical", "rotation"]);
     expect(cautionsOfTest("two-direction", pump("end-suction"))).toContain("reverse-running");
-    expect(cautionsOfTest("float-lift", pump("sump", { drive: { kind: "engine" } }))).toEqual([]);
+    expect(cautionsOfTest("float-lift", pump("sump", { drive: { kind: "engine" } }))).toEqual([
+      "starts-by-itself",
+    ]);
     expect(cautionsOfTest("provoke", keyed)).toEqual([]);
     expect(cautionsOfTest("no-such-test", keyed)).toEqual([]);
   });

@@ -1,22 +1,42 @@
 /** How the rotation is seen on this pump, and what the look would say. */
 import type { ObservationId } from "../case/index.ts";
 import { DRIVE_SETS_DIRECTION, NO_REVERSE_WHEN_SCREWED } from "../diagnosis/index.ts";
-import { mayHaveEngine, mayHaveMotor, type PumpFacts, submergedSet } from "../visit/index.ts";
+import {
+  hangsFree,
+  mayHaveEngine,
+  mayHaveMotor,
+  type PumpFacts,
+  submergedSet,
+} from "../visit/index.ts";
 
 export interface RotationMethod {
   readonly id: string;
   readonly name: string;
   readonly steps: readonly string[];
   readonly note: string | null;
-  /** Chips the look sets: right and wrong. */
-  readonly chips: readonly ObservationId[];
+  /** Chips the look sets, right and wrong, in the words of what is seen or felt here. */
+  readonly chips: readonly RotationChip[];
+}
+
+interface RotationChip {
+  readonly id: ObservationId;
+  /** Where it is not the chip's own name. */
+  readonly name?: string;
 }
 
 interface Row extends RotationMethod {
   readonly when: (pump: PumpFacts) => boolean;
 }
 
-const ARROW: readonly ObservationId[] = ["rotation.arrow-agrees", "rotation.arrow-disagrees"];
+const ARROW: readonly RotationChip[] = [
+  { id: "rotation.arrow-agrees" },
+  { id: "rotation.arrow-disagrees" },
+];
+/** A body is thrown against the way its wheel turns. */
+const KICK: readonly RotationChip[] = [
+  { id: "rotation.arrow-agrees", name: "it kicked against its arrow" },
+  { id: "rotation.arrow-disagrees", name: "it kicked along its arrow" },
+];
 
 const METHODS: readonly Row[] = [
   {
@@ -28,7 +48,7 @@ const METHODS: readonly Row[] = [
       "Motor: the arrow on its plate; a new motor on an old body goes by the motor's plate.",
     ],
     note: "A body fitted against its arrow pumps the circuit backwards, whichever way the motor turns.",
-    chips: ["rotation.body-arrow-backwards"],
+    chips: [{ id: "rotation.body-arrow-backwards" }],
     when: (p) => p.family === "inline-circulator",
   },
   {
@@ -58,11 +78,11 @@ const METHODS: readonly Row[] = [
     name: "Kick of the free-hanging pump",
     steps: [
       "Pump lifted clear and hanging free, everybody out of reach.",
-      "Bump it: the body kicks opposite to its rotation.",
+      "Bump it and say which way the body was thrown: a wheel that turns with its arrow throws it the other way.",
     ],
     note: "A heavy one kicks hard enough to injure.",
-    chips: ARROW,
-    when: (p) => submergedSet(p) && mayHaveMotor(p),
+    chips: KICK,
+    when: (p) => hangsFree(p) && mayHaveMotor(p),
   },
   {
     id: "engine",

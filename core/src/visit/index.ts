@@ -2,6 +2,7 @@ export {
   canned,
   mayBePacked,
   factsOf,
+  hangsFree,
   mayHaveEngine,
   mayHaveMotor,
   submergedSet,

@@ -90,3 +90,6 @@ export const mayBePacked = (p: PumpFacts): boolean =>
 /** Whether it is, or usually is, under water with its motor. */
 export const submergedSet = (p: PumpFacts): boolean =>
   p.installation === "submerged" && p.variant !== "line-shaft";
+
+/** A submersible that can be lifted clear to see it kick; one in a well hangs on its riser. */
+export const hangsFree = (p: PumpFacts): boolean => submergedSet(p) && p.family !== "borehole";

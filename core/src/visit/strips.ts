@@ -68,7 +68,9 @@ const dry = (p: PumpFacts) => !submerged(p);
 /** The machine stands where a hand and an instrument reach it: a line shaft's head does, its wheel below does not. */
 const inReach = (p: PumpFacts) => !submergedSet(p);
 const shaftInSight = (p: PumpFacts) => inReach(p) && !canned(p);
-const motor = (p: PumpFacts) => p.driver !== "engine";
+/** A trailer set of which nobody said what drives it has an engine. */
+const motor = (p: PumpFacts) =>
+  p.driver !== "engine" && !(p.driver === "unknown" && p.family === "dry-priming");
 const threePhase = (p: PumpFacts) => motor(p) && p.driver !== "1-phase";
 const singlePhase = (p: PumpFacts) => p.driver === "1-phase";
 const TEMPERATURE = { metric: ["degC", "degF"], us: ["degF", "degC"] } as const;

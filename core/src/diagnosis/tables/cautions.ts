@@ -58,6 +58,11 @@ export const CAUTIONS = [
     text: "A submersible that hangs or stands free kicks opposite to its rotation when it starts, a heavy one hard enough to injure. Nobody within reach; read its manual first.",
   },
   {
+    id: "starts-by-itself",
+    title: "It starts while you stand there",
+    text: "The supply stays on. A hook, not a hand: no part of you, and no cable that is lifted, in the water. Test the residual-current protection first; where there is none, a licensed electrician decides.",
+  },
+  {
     id: "engine-set",
     title: "Engine and hoses",
     text: "Exhaust outdoors. No fuel near a hot engine. Battery isolated before hands go near belts or the primer. Hoses whip: anchor them. Never put discharge pressure on a hand primer.",

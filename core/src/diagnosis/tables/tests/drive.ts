@@ -39,9 +39,13 @@ export const DRIVE_TESTS: readonly TestRow[] = [
     hazardMinutes: 0.5,
     hazard: "working over water",
     tools: ["hook"],
-    cautions: ["electrical"],
-    steps: ["Lift the float until it should start.", "Lower it until it should stop."],
-    where: { families: ["sump", "tub"] },
+    cautions: ["starts-by-itself"],
+    steps: [
+      "The supply stays on: the pump starts when the float rises.",
+      "Lift the float with the hook until it should start.",
+      "Lower it until it should stop.",
+    ],
+    where: { families: ["sump"] },
     outcomes: [
       out("starts-and-stops", "starts and stops"),
       out("keeps-running", "keeps running"),

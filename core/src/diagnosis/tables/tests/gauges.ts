@@ -182,7 +182,7 @@ export const GAUGE_TESTS: readonly TestRow[] = [
     tools: ["vent key"],
     cautions: ["opening"],
     steps: ["Open the vent at the top of the casing until water comes without air.", "Read again."],
-    where: { notFamilies: ["borehole"] },
+    where: { notFamilies: ["borehole"], notInstallations: ["submerged"] },
     outcomes: [out("improved", "improved"), out("no-change", "no change")],
     usual: [0.03, 0.97],
     under: {

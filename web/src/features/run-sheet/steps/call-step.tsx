@@ -1,8 +1,7 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
-import { phoneAdvice } from "@yard-tack/core/procedure";
-import { OBSERVATIONS } from "@yard-tack/core/diagnosis";
+import { looksFor, phoneAdvice } from "@yard-tack/core/procedure";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { pumpLine } from "@/features/yard";
@@ -32,7 +31,8 @@ export function CallStep({
     const noted = [...observations].filter(([, s]) => s === "present").map(([o]) => o);
     return [...dto.codes.filter((c) => observations.get(c) !== "absent"), ...noted];
   }, [dto.codes, sheet.state]);
-  const advice = phoneAdvice(facts, codes);
+  const advice = dto.kind === "round" ? [] : phoneAdvice(facts, codes);
+  const told = looksFor(facts, { set: new Set(codes), open: false });
   const load = view?.load;
   return (
     <section className={classes.body}>
@@ -91,7 +91,7 @@ export function CallStep({
         <ChipGroup
           key={id}
           name={NAMES[id]}
-          rows={OBSERVATIONS.filter((o) => o.id.startsWith(`${id}.`))}
+          rows={told.find((g) => g.id === id)?.rows ?? []}
           sheet={sheet}
           told={dto.codes}
         />

@@ -45,9 +45,10 @@ export function RotationStep({
               </ol>
               {m.note ? <p className={classes.advice}>{m.note}</p> : null}
               <div className={classes.chips2}>
-                {m.chips.map((c) => {
-                  const row = observationRow(c);
-                  return row ? <ObservationChip key={c} row={row} sheet={sheet} /> : null;
+                {m.chips.map(({ id, name }) => {
+                  const row = observationRow(id);
+                  const said = row && name ? { ...row, name } : row;
+                  return said ? <ObservationChip key={id} row={said} sheet={sheet} /> : null;
                 })}
               </div>
             </section>
