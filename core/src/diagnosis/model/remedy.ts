@@ -5,7 +5,7 @@ import { testRow } from "../tables/tests/index.ts";
 import type { Condition } from "./condition.ts";
 
 /** A share of a cause that may be left, and how often it is. */
-export interface Left {
+interface Left {
   readonly share: number;
   /** ln of how often. */
   readonly log: number;

@@ -47,7 +47,7 @@ export function faultOf(field: PlaceField, text: string): string {
 const plain = (text: string, kind: Dimension): string => plainly(text, kind, "").trim();
 
 /** "1,900 m" is 1.9 m to some and 1900 m to others: nobody guesses. */
-export function twoMeanings(text: string): string {
+function twoMeanings(text: string): string {
   const [point, none] = [text.replace(",", "."), text.replace(",", "")];
   return `"${text}" can be read two ways: write ${point} or ${none}.`;
 }

@@ -6,7 +6,7 @@ import { STEPS, type StepId } from "./steps/step-list";
 
 /** What is in sight on a phone: the step, the Board or the causes. */
 export const PANES = ["sheet", "board", "causes"] as const;
-export type Pane = (typeof PANES)[number];
+type Pane = (typeof PANES)[number];
 
 interface View {
   readonly step: StepId;
