@@ -9,7 +9,6 @@ import {
   mayHaveEngine,
   mayHaveMotor,
   type PumpFacts,
-  submergedSet,
   surelySubmerged,
 } from "../visit/index.ts";
 
