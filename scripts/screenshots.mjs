@@ -148,7 +148,7 @@ await inCare(async (care) => {
       await acknowledge(page);
       await step(page, "Readings");
       await read(page, "speed", "2945");
-      for (const [i, amps] of ["20.0", "20.2", "20.0"].entries())
+      for (const [i, amps] of ["15.6", "15.7", "15.6"].entries())
         await read(page, `amps.${i}`, amps);
       await page.getByTestId("phase-triangle").waitFor();
       await chart(page);

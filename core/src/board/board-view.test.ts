@@ -43,6 +43,22 @@ describe("Board", () => {
     expect(v.chart?.today).toBeUndefined();
   });
 
+  it("offers the look that shows what is all but certain, and marks it", () => {
+    const boils = {
+      suctionPressure: "-0.89 bar",
+      suctionGaugeHeight: "0.2 m",
+      dischargePressure: "2.60 bar",
+      dischargeGaugeHeight: "0.5 m",
+    };
+    const observations = { present: ["complaint.low-flow", "noise.gravel"] };
+    const v = view({ ...pumpJson("LF-2"), snapshots: [boils], observations });
+    expect(v.causes[0]?.probability).toBeGreaterThan(0.9);
+    expect(v.tests.find((t) => t.id === "open-strainer-look")?.confirms).toBe(true);
+    expect(v.tests.find((t) => t.id === "hand-turn-shaft")?.confirms ?? false).toBe(false);
+    const open = view({ ...pumpJson("LF-2"), snapshots: [], observations });
+    expect(open.tests.filter((t) => t.confirms)).toEqual([]);
+  });
+
   it("gives bands of what a healthy pump shows before anything is read", () => {
     const { expectations: e } = visited([]);
     expect(e.dischargePressure?.low).toBeLessThan(4.36e5);

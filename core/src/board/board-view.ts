@@ -11,8 +11,11 @@ import {
   type Expectations,
   type MissingReading,
   missingReadings,
+  openTests,
   SETTLED,
+  showsCause,
   testRow,
+  type TestRow,
   type Verdict,
   verdictOf,
 } from "../diagnosis/index.ts";
@@ -54,6 +57,8 @@ export interface TestView {
   readonly why: string;
   /** What it takes along. */
   readonly tools: readonly string[];
+  /** It shows the leading cause where it is there, however little that would change now. */
+  readonly confirms: boolean;
 }
 
 export interface BoardView {
@@ -149,18 +154,7 @@ function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardV
     causes: causeViews(diagnosis, units),
     explanation: result.explanation,
     whatIf: whatIfs(diagnosis, units),
-    tests: result.nextTests.map((t) => {
-      const row = testRow(t.id);
-      return {
-        id: t.id,
-        name: row?.name ?? t.id,
-        minutes: t.minutes,
-        hazard: row?.hazard ?? null,
-        bits: t.bits,
-        why: t.why,
-        tools: row?.tools ?? [],
-      };
-    }),
+    tests: testsOf(diagnosis),
     load: takeAlong(
       factsOf(situation),
       result.nextTests.map((t) => t.id),
@@ -181,6 +175,30 @@ function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardV
     engine: result.engine,
     dataVersion: result.dataVersion,
   };
+}
+
+/** Tests as they are asked for, then those that would only show what is all but certain. */
+function testsOf({ result, posterior, situation }: Diagnosis): TestView[] {
+  const [first] = result.causes;
+  const leads = first && first.id !== "healthy" && first.probability > SETTLED ? first : undefined;
+  const confirms = (row: TestRow) => leads !== undefined && showsCause(row, leads.id);
+  const asked = result.nextTests.flatMap(({ id, bits, why }) => {
+    const row = testRow(id);
+    return row ? [{ row, bits, why }] : [];
+  });
+  const shown = openTests(situation, posterior)
+    .filter((row) => confirms(row) && !asked.some((a) => a.row.id === row.id))
+    .map((row) => ({ row, bits: 0, why: "It shows whether it is so." }));
+  return [...asked, ...shown].map(({ row, bits, why }) => ({
+    id: row.id,
+    name: row.name,
+    minutes: row.minutes,
+    hazard: row.hazard,
+    bits,
+    why,
+    tools: row.tools,
+    confirms: confirms(row),
+  }));
 }
 
 function mendOf({ result, posterior }: Diagnosis): string | null {

@@ -13,7 +13,14 @@ import {
 import { noteWords } from "../words/index.ts";
 import { cautionRow } from "./tables/cautions.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
-import { openTests, type RankedTest, rankTests, SETTLED, WORTH_ASKING } from "./next-test.ts";
+import {
+  openTests,
+  type RankedTest,
+  rankTests,
+  showsCause,
+  SETTLED,
+  WORTH_ASKING,
+} from "./next-test.ts";
 import { withoutDoubtful } from "./doubtful.ts";
 import { explain } from "./explain.ts";
 import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
@@ -262,17 +269,13 @@ function stopWhy(
   return best < WORTH_ASKING ? "No test that can be done here tells more than it costs." : null;
 }
 
-/** A look that takes no longer and harms nobody, and shows the cause where it is there and hardly elsewhere. */
-const QUICK = { minutes: 5, hazardMinutes: 1, shows: 0.5, elsewhere: 0.1 } as const;
+/** A look that takes no longer and harms nobody. */
+const QUICK = { minutes: 5, hazardMinutes: 1 } as const;
 
-function confirms(test: TestRow, id: CauseId): boolean {
-  if (test.minutes > QUICK.minutes || test.hazardMinutes > QUICK.hazardMinutes) return false;
-  return (
-    test.under[id]?.some(
-      (rate, k) => rate > QUICK.shows && (test.usual[k] ?? 1) < QUICK.elsewhere,
-    ) ?? false
-  );
-}
+const confirms = (test: TestRow, id: CauseId): boolean =>
+  test.minutes <= QUICK.minutes &&
+  test.hazardMinutes <= QUICK.hazardMinutes &&
+  showsCause(test, id);
 
 /** A reading so many standard deviations from what the leader would have it contradicts it. */
 const CONTRADICTS = 2.8;

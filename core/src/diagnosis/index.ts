@@ -1,4 +1,5 @@
 export { readingId } from "./model/readings.ts";
+export { openTests, showsCause } from "./next-test.ts";
 export { worthInWords } from "./worth.ts";
 export { CAUSES, causeRow, onPump } from "./tables/causes/index.ts";
 export type { CauseRow, CauseSide } from "./tables/causes/index.ts";

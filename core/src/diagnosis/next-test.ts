@@ -1,4 +1,5 @@
 /** Which test tells most per minute, looking two tests ahead where that changes the first choice. */
+import type { CauseId } from "../case/index.ts";
 import type { Situation } from "../visit/index.ts";
 import { readAlready } from "./evidence.ts";
 import { forbiddenDry, forbiddenWhy, possible } from "./test-conditions.ts";
@@ -54,6 +55,13 @@ export const openTests = (
       forbiddenWhy(t, situation) === undefined &&
       forbiddenDry(t, situation, nothingFlows) === undefined,
   );
+
+/** An outcome so frequent under a cause, and so rare elsewhere, shows it. */
+const SHOWS = { there: 0.5, elsewhere: 0.1 } as const;
+
+/** Whether a test shows a cause where it is there and hardly elsewhere. */
+export const showsCause = ({ under, usual }: TestRow, id: CauseId): boolean =>
+  under[id]?.some((rate, k) => rate > SHOWS.there && (usual[k] ?? 1) < SHOWS.elsewhere) ?? false;
 
 /** Possible tests, best first. Tests already done, impossible here or forbidden are not among them. */
 export function rankTests(situation: Situation, posterior: Posterior): RankedTest[] {

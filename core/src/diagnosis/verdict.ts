@@ -113,7 +113,7 @@ function sizeSaid(diagnosis: Diagnosis, row: CauseRow, units: UnitSystem): SaidS
   };
   const unit = units === "us" ? "ft" : "m";
   // A tenth of what is said, however large it is.
-  const digits = Math.abs(size.value) >= 10 ? 3 : 2;
+  const digits = (high ?? 0) >= 10 ? 3 : 2;
   const metres = (v: number) => formatSi(v, "length", units, digits).replace(/ .*/, "");
   return {
     below: size.value < 0,

@@ -80,7 +80,7 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
             />
             {x(t.size) > 88 ? (
               <text
-                x={(edges[i] ?? 0) + 7}
+                x={clearOf(needed, edges[i] ?? 0) + 7}
                 y={52}
                 className={t.name === "missing" ? classes.onRed : undefined}
               >
@@ -120,6 +120,10 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
     </figure>
   );
 }
+
+/** Where words may begin in a bar so that the dashed line does not run through their first letters. */
+const clearOf = (line: number, start: number): number =>
+  line > start && line < start + 40 ? line : start;
 
 interface Label {
   readonly at: number;

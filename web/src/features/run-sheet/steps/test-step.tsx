@@ -104,7 +104,7 @@ function OfferedTest({ test: t, onStart }: { test: TestView; onStart: (id: TestI
           {t.minutes} min{t.hazard ? `. Caution: ${t.hazard}` : ""}. {t.why}
         </p>
       </div>
-      {t.bits >= WORTH_STARTING ? (
+      {t.bits >= WORTH_STARTING || t.confirms ? (
         <Button variant="default" onClick={() => onStart(t.id)} aria-label={`Start: ${t.name}`}>
           Start
         </Button>
