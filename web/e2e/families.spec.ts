@@ -20,41 +20,47 @@ const all = async (page: Page, attribute: string): Promise<string> => {
   return [...new Set(found)].join(" ") || "none";
 };
 
+/** Goes to a step and waits for it: steps are loaded when they are asked for. */
+async function at(page: Page, name: string): Promise<void> {
+  await step(page, name);
+  await expect(page.locator("#step h2", { hasText: name })).toBeVisible();
+}
+
 async function walk(page: Page, family: string): Promise<string> {
   await freshCall(page, `W-${family}`, family);
   const rows: string[] = [];
   const row = (what: string, had: string) => rows.push(`${family} | ${what} | ${had}`);
-  await step(page, "Call");
+  await at(page, "Call");
   row("told until somebody comes", await listUnder(page, "Tell them until someone is there"));
   row(
     "taken along",
     await page.getByRole("region", { name: "Take along" }).innerText().then(inOneLine),
   );
   row("told by", await all(page, "data-observation"));
-  await step(page, "Make safe");
+  await at(page, "Make safe");
   row("cautions", await all(page, "data-caution"));
   await acknowledgeAll(page);
-  await step(page, "Identify");
+  await at(page, "Identify");
   row("plates", await all(page, "data-plate"));
-  await step(page, "Look and listen");
+  await at(page, "Look and listen");
   row("chips", await all(page, "data-observation"));
-  await step(page, "Rotation");
+  await at(page, "Rotation");
   await acknowledgeAll(page);
   row("rotation", await all(page, "data-method"));
   await page.getByTestId("both-ways").locator("summary").click();
   row("both ways", (await page.getByTestId("both-ways").locator("p").first().innerText()).trim());
-  await step(page, "Readings");
+  await at(page, "Readings");
   await acknowledgeAll(page);
   await page.getByText("More readings").click();
   row("strips", await all(page, "data-slot"));
-  await step(page, "Next test");
+  await at(page, "Next test");
   const more = page.getByTestId("more-tests").locator("summary");
   if ((await more.count()) > 0) await more.click();
   const tests = (await all(page, "data-test")).split(" ").toSorted().join(" ");
   row("tests", tests);
   const refused = await page.locator("#step h3", { hasText: "Not on this pump" }).count();
   row("refused", refused > 0 ? await listUnder(page, "Not on this pump") : "none");
-  await step(page, "Sign off");
+  await at(page, "Sign off");
   await expect(page.getByLabel("The visit ends")).toHaveValue("");
   return `${rows.join("\n")}\n`;
 }

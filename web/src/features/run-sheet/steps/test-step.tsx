@@ -60,7 +60,7 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
       ) : (
         <ol className={classes.tests}>
           {tests.slice(0, SHOWN).map((t) => (
-            <OfferedTest key={t.id} test={t} onStart={onActive} />
+            <OfferedTest key={t.id} test={t} offered={worthStarting(t, view)} onStart={onActive} />
           ))}
         </ol>
       )}
@@ -69,7 +69,12 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
           <summary>{tests.length - SHOWN} more tests that can be done here</summary>
           <ol className={classes.tests}>
             {tests.slice(SHOWN).map((t) => (
-              <OfferedTest key={t.id} test={t} onStart={onActive} />
+              <OfferedTest
+                key={t.id}
+                test={t}
+                offered={worthStarting(t, view)}
+                onStart={onActive}
+              />
             ))}
           </ol>
         </details>
@@ -94,8 +99,20 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
   );
 }
 
+/** While nothing is settled every test is a way on. */
+const worthStarting = (t: TestView, view: BoardView | null): boolean =>
+  !view?.stop || t.bits >= WORTH_STARTING || t.confirms;
+
 /** A test with what it is worth; one that would tell nothing is named and not offered. */
-function OfferedTest({ test: t, onStart }: { test: TestView; onStart: (id: TestId) => void }) {
+function OfferedTest({
+  test: t,
+  offered,
+  onStart,
+}: {
+  test: TestView;
+  offered: boolean;
+  onStart: (id: TestId) => void;
+}) {
   return (
     <li data-test={t.id}>
       <div>
@@ -104,7 +121,7 @@ function OfferedTest({ test: t, onStart }: { test: TestView; onStart: (id: TestI
           {t.minutes} min{t.hazard ? `. Caution: ${t.hazard}` : ""}. {t.why}
         </p>
       </div>
-      {t.bits >= WORTH_STARTING || t.confirms ? (
+      {offered ? (
         <Button variant="default" onClick={() => onStart(t.id)} aria-label={`Start: ${t.name}`}>
           Start
         </Button>
