@@ -52,6 +52,7 @@ async function walk(page: Page, family: string): Promise<string> {
   await at(page, "Readings");
   await acknowledgeAll(page);
   await page.getByText("More readings").click();
+  await expect(page.locator('#step [data-slot="liquidTemperature"]')).toBeVisible();
   row("strips", await all(page, "data-slot"));
   await at(page, "Next test");
   const more = page.getByTestId("more-tests").locator("summary");

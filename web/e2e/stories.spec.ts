@@ -140,7 +140,7 @@ function readingsOf({ tag, cause, severity, also }: Story): [slot: string, text:
   const story = SITES.flatMap((s) => s.pumps).find((p) => p.tag === tag);
   if (!story) throw new Error(`no pump ${tag}`);
   const register = demoFile(tag) as {
-    pump: { motor?: { phases?: number }; installation?: string };
+    pump: { motor?: { phases?: number }; installation?: string; seal?: { kind?: string } };
     suction?: object;
   };
   // A level that was read is the one the gauges stand over.
@@ -151,8 +151,9 @@ function readingsOf({ tag, cause, severity, also }: Story): [slot: string, text:
   const phases = file.pump.motor?.phases ?? 0;
   const shown = snapshot(story, visit, "as found", "as-found", phases) as Record<string, unknown>;
   const amps = (shown["amps"] ?? []) as string[];
-  // Nobody sees the shaft of a pump under water.
-  if (file.pump.installation === "submerged") delete shown["speed"];
+  // Nobody sees the shaft of a pump under water, or of one without a seal.
+  const { installation, seal } = file.pump;
+  if (installation === "submerged" || seal?.kind === "none") delete shown["speed"];
   return [
     ...(["suctionPressure", "dischargePressure", "flow", "speed"] as const).flatMap((slot) =>
       typeof shown[slot] === "string" ? [[slot, shown[slot]] as [string, string]] : [],
