@@ -19,7 +19,7 @@ const STANDS_OUT = 0.5;
 /** A pair below this is not worth a sentence. */
 const WORTH_A_PAIR = 0.02;
 
-const SIDES: Readonly<Partial<Record<CauseSide, string>>> = {
+const SIDES: Readonly<Record<Exclude<CauseSide, "none" | "unclear">, string>> = {
   pump: "in the pump",
   system: "in the system round the pump",
   drive: "in the drive and its supply",
@@ -72,7 +72,7 @@ const sideSentence = (where: {
     ? "Pump or system: not decided yet."
     : where.pumpOrSystem === "none"
       ? `Nothing is wrong with it: the pump does its duty (${percent(where.probability)} sure).`
-      : `The trouble is ${SIDES[where.pumpOrSystem] ?? "undecided"} (${percent(where.probability)} sure).`;
+      : `The trouble is ${SIDES[where.pumpOrSystem]} (${percent(where.probability)} sure).`;
 
 function standing(posterior: Posterior, order: readonly number[]): string[] {
   const [first = 0] = order;

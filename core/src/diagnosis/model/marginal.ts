@@ -11,6 +11,7 @@ import { AS_SHEET, type OwnCurve, type OwnCurves } from "./own-curves.ts";
 import { type Prepared, settingOf, unlikelyHere } from "./preparation.ts";
 import { whatIsLeft } from "./remedy.ts";
 import { type Scene, sceneAt } from "./scene.ts";
+import { refinedSizes } from "./sizes.ts";
 import { changedSystem } from "./system-flow.ts";
 
 /** Severity of a cause, weighed over the sizes tried; null where size has no meaning. */
@@ -155,12 +156,6 @@ function possibleIn(p: Prepared, row: Modelled, severity: number): readonly Poss
  * anything: one curve is tried at each.
  */
 const BEYOND_RESCUE = 20;
-/** Times the gaps on both sides of the likeliest size are halved, and how far below the best it is worth that [ln]. */
-const REFINED = 4;
-const BEYOND_REFINEMENT = 14;
-/** From this round on, one that betters the likeliest size by less is the last one [ln]. */
-const WORTH_A_ROUND = 0.3;
-const LEAST_ROUNDS = 3;
 /** Further below than this, nobody asks what would be noticed there [ln]. */
 const BEYOND_NOTICE = 25;
 
@@ -215,61 +210,16 @@ export function scales(
     return made;
   };
 
-  /** The sizes of a cause with their shares of its prior, finer round the likeliest one. */
-  function sizesTried(row: Modelled): readonly SizeTried[] {
-    const tried = (severity: number, size: number): readonly Outcome[] =>
-      outcomesOf(firstTries.get(row)?.[size] ?? firstTry(row, severity));
-    const given = row.severities.map(([severity, weight], i) => ({
-      at: i,
-      severity,
-      density: weight,
-      made: tried(severity, i),
-    }));
-    const sizes = [...given];
-    const logOf = (s: (typeof sizes)[number]) =>
-      s.made.reduce((most, o) => Math.max(most, o.log), Number.NEGATIVE_INFINITY);
-    let before = Number.NEGATIVE_INFINITY;
-    for (let round = 0; round < REFINED && row.between && sizes.length > 1; round++) {
-      const likeliest = sizes.reduce((a, b) => (logOf(b) > logOf(a) ? b : a));
-      const reached = logOf(likeliest);
-      const still = round >= LEAST_ROUNDS && reached < before + WORTH_A_ROUND;
-      if (still || reached < best - BEYOND_REFINEMENT) break;
-      before = reached;
-      const k = sizes.indexOf(likeliest);
-      // From the upper gap down, so that the index of the lower one stays.
-      for (const [low, high] of [
-        [k, k + 1],
-        [k - 1, k],
-      ] as const) {
-        const [a, b] = [sizes[low], sizes[high]];
-        const severity = a && b && row.between(a.severity, b.severity);
-        if (!a || !b || severity === undefined) continue;
-        sizes.splice(high, 0, {
-          at: (a.at + b.at) / 2,
-          severity,
-          density: (a.density + b.density) / 2,
-          made: outcomesOf(firstTry(row, severity)),
-        });
-      }
-    }
-    // Trapezoids over the sizes as they are listed; the first and the last reach half a step beyond.
-    const last = sizes.length - 1;
-    const masses = sizes.map(
-      (s, i) =>
-        (s.density *
-          ((sizes[i + 1]?.at ?? s.at) -
-            (sizes[i - 1]?.at ?? s.at) +
-            (i === 0 ? 1 : 0) +
-            (i === last ? 1 : 0))) /
-        2,
-    );
-    const sum = masses.reduce((x, y) => x + y, 0);
-    return sizes.map(({ severity, made }, i) => ({
-      severity,
-      made,
-      weight: (masses[i] ?? 0) / sum,
-    }));
-  }
+  const sizesTried = (row: Modelled) =>
+    refinedSizes(row, {
+      tried: (severity, given) =>
+        outcomesOf(
+          (given === undefined ? undefined : firstTries.get(row)?.[given]) ??
+            firstTry(row, severity),
+        ),
+      logOf: (made) => made.reduce((most, o) => Math.max(most, o.log), Number.NEGATIVE_INFINITY),
+      best: () => best,
+    });
 
   return {
     /** Marginal likelihood of all snapshots under one cause, severity and own curve summed out. */
@@ -298,13 +248,6 @@ export function scales(
       };
     },
   };
-}
-
-/** A size of a cause, its share of the prior, and what was tried of it. */
-interface SizeTried {
-  readonly severity: number;
-  readonly weight: number;
-  readonly made: readonly Outcome[];
 }
 
 /** One condition on one own curve, as one cause makes it. */

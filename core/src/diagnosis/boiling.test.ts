@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import { partsOf, situationOf } from "../visit/index.ts";
-import { diagnoseFully, verdictOf } from "../diagnosis/index.ts";
-import { keptByVapour } from "./fed-flow.ts";
+import { diagnoseFully, verdictOf } from "./index.ts";
+import { keptByVapour } from "../suction/index.ts";
 
 const HOUR = 3600;
 /** LF-2 with a strainer that takes nearly all the air can push, by the same vapour law, at 40.7 m³/h and 36.2 m. */
