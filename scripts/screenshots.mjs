@@ -147,7 +147,7 @@ await inCare(async (care) => {
       await step(page, "Make safe");
       await acknowledge(page);
       await step(page, "Readings");
-      await read(page, "speed", "2945");
+      await read(page, "speed", "2965");
       for (const [i, amps] of ["15.6", "15.7", "15.6"].entries())
         await read(page, `amps.${i}`, amps);
       await page.getByTestId("phase-triangle").waitFor();

@@ -188,7 +188,7 @@ function testsOf({ result, posterior, situation }: Diagnosis): TestView[] {
   });
   const shown = openTests(situation, posterior)
     .filter((row) => confirms(row) && !asked.some((a) => a.row.id === row.id))
-    .map((row) => ({ row, bits: 0, why: "It shows whether it is so." }));
+    .map((row) => ({ row, bits: 0, why: "Where this is the cause it mostly shows." }));
   return [...asked, ...shown].map(({ row, bits, why }) => ({
     id: row.id,
     name: row.name,
