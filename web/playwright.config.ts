@@ -3,6 +3,8 @@ import { defineConfig } from "@playwright/test";
 /** The databases come from `npm test`; each file of tests has a server of its own: e2e/test.ts. */
 export default defineConfig({
   testDir: "e2e",
+  // What is killed in the middle of its work takes longer than a check before each commit may.
+  testMatch: process.env["YARD_TORTURE"] ? "**/*.torture.ts" : "**/*.spec.ts",
   workers: Number(process.env["YARD_WORKERS"] ?? 2),
   timeout: 150_000,
   expect: { timeout: 20_000 },

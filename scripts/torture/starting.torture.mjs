@@ -1,5 +1,6 @@
 /** Starts cut short at every moment, by every signal: nothing may be left, and the next start must do. */
 import { describe, expect, it } from "vitest";
+import { runningServer } from "../parts/cluster.mjs";
 import { dataFolder, nothingLeft, npmStart, pidsOf, status } from "../testing/starting.mjs";
 
 /** From before the database is made to after it serves [ms]. */
@@ -42,6 +43,25 @@ describe("two starts of one checkout at once", () => {
     await runs[0].ended;
     expect(await status(runs[1].address)).toBe(200);
     process.kill(-runs[1].pid, "SIGINT");
+    await nothingLeft(data);
+  });
+});
+
+describe("what is killed while it serves", () => {
+  it("comes back by itself: the server, and PostgreSQL under it", async () => {
+    const data = dataFolder();
+    const run = await npmStart(data);
+    await run.serves();
+
+    process.kill(pidsOf(data, "next-server")[0] ?? pidsOf(data, "dist/bin/next")[0], "SIGKILL");
+    await run.says("The server ended by itself; starting it again.");
+    await expect.poll(() => status(run.address), { timeout: 60_000 }).toBe(200);
+
+    process.kill(runningServer(`${data}/cluster/data`).pid, "SIGKILL");
+    await run.says("PostgreSQL runs again.");
+    await expect.poll(() => status(run.address), { timeout: 60_000 }).toBe(200);
+
+    process.kill(-run.pid, "SIGINT");
     await nothingLeft(data);
   });
 });

@@ -1,3 +1,4 @@
+import type { Locator, Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
 import {
   acknowledgeAll,
@@ -24,103 +25,120 @@ const STEPS = [
   "Sign off",
 ];
 
-for (const scheme of ["light", "dark"] as const) {
-  for (const size of [
-    { width: 1280, height: 800 },
-    { width: 390, height: 844 },
-  ]) {
-    test(`no accessibility violation, ${scheme}, ${size.width} wide`, async ({ page }) => {
-      test.setTimeout(600_000);
-      await page.setViewportSize(size);
-      await page.emulateMedia({ colorScheme: scheme });
-      const check = async (where: string) => {
-        // Of one page only the colours differ between the schemes; all else was judged in the light one.
-        await expectAccessible(page, where, scheme === "dark" ? ["color-contrast"] : undefined);
-        const sideways = await page.evaluate(
-          () => document.documentElement.scrollWidth - window.innerWidth,
-        );
-        expect(sideways, `${where} scrolls sideways`).toBeLessThanOrEqual(0);
-      };
-      for (const path of ["/", "/yard", "/yard/new", "/call", "/log", "/who"]) {
-        await page.goto(path);
-        await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-        await check(path);
-      }
-      await page.goto("/yard");
-      await page.getByRole("link", { name: /BI-2/ }).first().click();
-      await expect(page.getByTestId("head-flow-chart").locator("svg")).toBeVisible();
-      await page.locator("[data-figure]").first().click();
-      await page.getByText("move the levers").click();
-      await expect(page.getByTestId("levers")).toBeVisible();
-      await check("pump page");
-      // The entry forms and the other ratings once in each scheme and once at each size.
-      if ((scheme === "light") === (size.width === 1280)) {
-        await page.getByRole("link", { name: "Pump, place and motor" }).click();
-        await expect(page.getByLabel("Altitude")).toBeVisible();
-        await check("place");
-        await page.goBack();
-        await page.getByRole("link", { name: "Change its rating" }).click();
-        for (const way of [
-          "Type the points",
-          "Paste or drop a table",
-          "Trace a picture",
-          "One rated point",
-        ]) {
-          await page.getByRole("button", { name: way, exact: true }).click();
-          await check(`rating: ${way}`);
-        }
-        for (const tag of ["LF-4", "QO-1", "TH-1"]) {
-          await page.goto("/yard");
-          await page
-            .getByRole("link", { name: new RegExp(tag) })
-            .first()
-            .click();
-          await expect(page.locator("[data-figure]").first()).toBeVisible();
-          await check(tag);
-        }
-      }
-      await page.goto("/log");
-      await page.getByRole("link", { name: /BI-2/ }).first().click();
-      await expect(page.getByText(/Signed:/)).toBeVisible();
-      await check("log entry");
-      await page.goto("/");
-      await page.getByRole("link", { name: /MG-3 / }).first().click();
-      for (const name of STEPS) {
-        await step(page, name);
-        await check(name);
-      }
-      // What is folded at first: a gauge, further readings with a drop counter, isolation, a test.
-      await toReadings(page);
-      await page.locator("[data-gauge] summary").first().click();
-      await page.getByText("More readings").click();
-      await figure(page, "dischargePressure").focus();
-      await expect(page.getByTestId("keypad")).toBeVisible();
-      await keysAreApart(page);
-      await check("readings, all open");
-      await step(page, "Make safe");
-      await page.getByRole("button", { name: "off, locked and tagged" }).click();
-      await check("isolation");
-      await page.getByRole("button", { name: "not isolated" }).click();
-      await step(page, "Rotation");
-      await acknowledgeAll(page);
-      await page.getByTestId("both-ways").locator("summary").click();
-      await acknowledgeAll(page);
-      await check("both ways");
-      await step(page, "Next test");
-      await page.locator("li[data-test]").first().getByRole("button").click();
-      await acknowledgeAll(page);
-      await check("a test");
-      await page.getByRole("button", { name: "Leave it" }).click();
-      await allSent(page);
-      if (size.width < 500) {
-        for (const pane of ["Board", "Causes"]) {
-          await page.getByRole("button", { name: pane, exact: true }).click();
-          await check(pane);
-        }
-      }
-    });
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/**
+ * Judges a page as it stands at both sizes and in both schemes, without loading it four times. Only the
+ * colours differ between the schemes, so that only they are judged anew in the dark.
+ */
+async function judge(page: Page, where: string): Promise<void> {
+  for (const size of [DESK, PHONE]) {
+    await page.setViewportSize(size);
+    const at = `${where}, ${size.width} wide`;
+    const sideways = await page.evaluate(
+      () => document.documentElement.scrollWidth - window.innerWidth,
+    );
+    expect(sideways, `${at} scrolls sideways`).toBeLessThanOrEqual(0);
+    await expectAccessible(page, at);
+    await judgeInTheDark(page, at);
   }
+  await page.setViewportSize(DESK);
 }
+
+async function judgeInTheDark(page: Page, where: string): Promise<void> {
+  const scheme = (name: string) =>
+    expect(page.locator("html")).toHaveAttribute("data-mantine-color-scheme", name);
+  await page.emulateMedia({ colorScheme: "dark" });
+  await scheme("dark");
+  await expectAccessible(page, `${where}, dark`, ["color-contrast"]);
+  await page.emulateMedia({ colorScheme: "light" });
+  await scheme("light");
+}
+
+test("no accessibility violation on any page", async ({ page }) => {
+  test.setTimeout(600_000);
+  for (const path of ["/", "/yard", "/yard/new", "/call", "/log", "/who"]) {
+    await page.goto(path);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+    await judge(page, path);
+  }
+  await page.goto("/yard");
+  await page.getByRole("link", { name: /BI-2/ }).first().click();
+  await expect(page.getByTestId("head-flow-chart").locator("svg")).toBeVisible();
+  await page.locator("[data-figure]").first().click();
+  await page.getByText("move the levers").click();
+  await expect(page.getByTestId("levers")).toBeVisible();
+  await judge(page, "pump page");
+  await page.getByRole("link", { name: "Pump, place and motor" }).click();
+  await expect(page.getByLabel("Altitude")).toBeVisible();
+  await judge(page, "place");
+  await page.goBack();
+  await page.getByRole("link", { name: "Change its rating" }).click();
+  for (const way of [
+    "Type the points",
+    "Paste or drop a table",
+    "Trace a picture",
+    "One rated point",
+  ]) {
+    await page.getByRole("button", { name: way, exact: true }).click();
+    await judge(page, `rating: ${way}`);
+  }
+  for (const tag of ["LF-4", "QO-1", "TH-1"]) {
+    await page.goto("/yard");
+    await page
+      .getByRole("link", { name: new RegExp(tag) })
+      .first()
+      .click();
+    await expect(page.locator("[data-figure]").first()).toBeVisible();
+    await judge(page, tag);
+  }
+  await page.goto("/log");
+  await page.getByRole("link", { name: /BI-2/ }).first().click();
+  await expect(page.getByText(/Signed:/)).toBeVisible();
+  await judge(page, "log entry");
+});
+
+test("no accessibility violation on a run sheet", async ({ page }) => {
+  test.setTimeout(600_000);
+  await openCall(page, "MG-3");
+  for (const name of STEPS) {
+    await step(page, name);
+    await judge(page, name);
+  }
+  // What is folded at first: a gauge, further readings with a drop counter, isolation, a test.
+  await toReadings(page);
+  await page.locator("[data-gauge] summary").first().click();
+  await page.getByText("More readings").click();
+  await figure(page, "dischargePressure").focus();
+  await expect(page.getByTestId("keypad")).toBeVisible();
+  await keysAreApart(page);
+  await judge(page, "readings, all open");
+  await page.setViewportSize(PHONE);
+  await keysAreApart(page);
+  await page.setViewportSize(DESK);
+  await step(page, "Make safe");
+  await page.getByRole("button", { name: "off, locked and tagged" }).click();
+  await judge(page, "isolation");
+  await page.getByRole("button", { name: "not isolated" }).click();
+  await step(page, "Rotation");
+  await acknowledgeAll(page);
+  await page.getByTestId("both-ways").locator("summary").click();
+  await acknowledgeAll(page);
+  await judge(page, "both ways");
+  await step(page, "Next test");
+  await page.locator("li[data-test]").first().getByRole("button").click();
+  await acknowledgeAll(page);
+  await judge(page, "a test");
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await allSent(page);
+  await page.setViewportSize(PHONE);
+  for (const pane of ["Board", "Causes"]) {
+    await page.getByRole("button", { name: pane, exact: true }).click();
+    await expectAccessible(page, pane);
+    await judgeInTheDark(page, pane);
+  }
+});
 
 test("nothing scrolls sideways at 360", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 780 });
@@ -148,8 +166,18 @@ test("nothing scrolls sideways at 360", async ({ page }) => {
 test("readings by keyboard alone", async ({ page }) => {
   await openCall(page, "MG-3");
   await page.keyboard.press("6");
-  await expect(page.getByRole("heading", { name: "Readings" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Readings" })).toBeFocused();
+  // Acknowledged by key, the next control is at hand each time; the last one opens the strips.
+  const open = page.locator("article[data-caution] button");
+  for (let left = await open.count(); left > 0; left = await open.count()) {
+    await open.first().press("Enter");
+    await expect(open).toHaveCount(left - 1);
+    await expect(page.locator("#step :focus")).toHaveCount(1);
+  }
   await acknowledgeAll(page);
+  await expect(figure(page, "amps.0")).toHaveAccessibleDescription(
+    /^amperes, expected [\d.]+ to [\d.]+/,
+  );
   await figure(page, "level").focus();
   await page.keyboard.type("1.1");
   await page.keyboard.press("Enter");
@@ -166,6 +194,19 @@ test("readings by keyboard alone", async ({ page }) => {
   await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("keep this reading");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
+});
+
+test("the colours of one's own show which step and which tab is chosen", async ({ page }) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  await openCall(page, "MG-3");
+  await toReadings(page);
+  const ground = (at: Locator) => at.evaluate((e) => getComputedStyle(e).backgroundColor);
+  const tabs = page.getByRole("group", { name: "Discharge valve" }).getByRole("button");
+  expect(await ground(tabs.first())).not.toBe(await ground(tabs.last()));
+  const steps = page.getByRole("navigation", { name: "Steps of this run sheet" });
+  expect(await ground(steps.locator("[aria-current]"))).not.toBe(
+    await ground(steps.getByRole("button").first()),
+  );
 });
 
 test("a phone's own keyboard is never needed for a reading", async ({ browser }) => {

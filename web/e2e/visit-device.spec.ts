@@ -183,3 +183,34 @@ test("a slow tap on an outcome counts while the keypad is open", async ({ browse
   await expect(page.getByTestId("keypad")).toBeHidden();
   await context.close();
 });
+
+test("a figure typed in the moment before the tab closes is there again and sent", async ({
+  context,
+  page,
+}) => {
+  await openCall(page, "BI-2");
+  await toReadings(page);
+  const input = figure(page, "speed");
+  await input.fill("1479");
+  // Kept on the device with the key itself, before it becomes a reading.
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const request = indexedDB.open("yard-outbox");
+            request.onsuccess = () => {
+              const all = request.result.transaction("drafts").objectStore("drafts").count();
+              all.onsuccess = () => resolve(all.result);
+            };
+          }),
+      ),
+    )
+    .toBeGreaterThan(0);
+  await page.close({ runBeforeUnload: false });
+  const again = await context.newPage();
+  await openCall(again, "BI-2");
+  await toReadings(again);
+  await expect(figure(again, "speed")).toHaveValue("1479");
+  await expect(again.getByTestId("saved")).toHaveText(/all kept, sent/);
+});

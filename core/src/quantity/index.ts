@@ -23,4 +23,5 @@ export {
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
 export { formatNumber, formatRpm, formatSi, prettyUnit, shownUnit } from "./format.ts";
 export type { UnitSystem } from "./format.ts";
+export { spokenUnit } from "./spoken.ts";
 export { normalAt, normalDraws } from "./draws.ts";

@@ -6,6 +6,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type CauseId, readCase } from "../../src/case/index.ts";
 import { causeRow, type Diagnosis, diagnoseFully } from "../../src/diagnosis/index.ts";
+import { draws } from "../draws.ts";
 import { visitOf, visitOfFault } from "../yard/index.ts";
 
 type Json = Record<string, unknown>;
@@ -17,7 +18,7 @@ function diagnosed(file: Json): Diagnosis {
 }
 
 const seeds = fc.integer({ min: 1, max: 100_000 });
-const RUNS = { numRuns: 60 };
+const RUNS = { numRuns: draws(20) };
 const chances = ({ result }: Diagnosis) => new Map(result.causes.map((c) => [c.id, c.probability]));
 const snapshotsOf = (file: Json) => file["snapshots"] as Json[];
 const asFound = (file: Json, change: (s: Json) => Json): Json => ({
@@ -181,7 +182,7 @@ describe("a result that stops", () => {
           ]).toContain(leader?.id);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: draws(60) },
     );
     expect(stopped).toBeGreaterThan(10);
   });

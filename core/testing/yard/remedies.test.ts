@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { type CauseId, readCase } from "../../src/case/index.ts";
 import { causeRow, diagnose } from "../../src/diagnosis/index.ts";
+import { draws } from "../draws.ts";
 import { type Visit, visitOfFault, visitOfRemedy } from "./index.ts";
 
 /** Probability of a cause, or of what nobody can tell from it. */
@@ -28,7 +29,7 @@ const REMEDIES: readonly Remedy[] = [
 
 /** Visits of any family where the fault can be, before the remedy and with a share of it left. */
 function visits([id, size, test, outcome]: Remedy, left: number) {
-  return Array.from({ length: 12 }, (_, i) => i + 1).flatMap((seed) => {
+  return Array.from({ length: draws(12) }, (_, i) => i + 1).flatMap((seed) => {
     const found = visitOfFault(seed, id, size);
     const again = visitOfRemedy(seed, id, size, { test, outcome, left });
     return found && again ? [{ before: probability(found), after: probability(again) }] : [];

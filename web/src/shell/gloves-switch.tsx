@@ -14,7 +14,7 @@ export function GlovesSwitch({ className }: { className: string | undefined }) {
       onClick={() => change({ gloves: !gloves })}
     >
       <IconHandStop size={20} stroke={1.7} aria-hidden />
-      Gloves{gloves ? " on" : ""}
+      <span>Gloves{gloves ? " on" : ""}</span>
     </button>
   );
 }

@@ -21,6 +21,14 @@ export const clock = (iso: string, zone: string): string =>
 export const day = (iso: string, zone: string): string =>
   part(iso, zone, { day: "numeric", month: "short", year: "numeric" });
 
+/** "3 Oct" in the year in which it is read, with its year in any other. */
+export const dayNear = (iso: string, now: string, zone: string): string => {
+  const year = (at: string) => part(at, zone, { year: "numeric" });
+  return year(iso) === year(now)
+    ? part(iso, zone, { day: "numeric", month: "short" })
+    : day(iso, zone);
+};
+
 export const weekday = (iso: string, zone: string): string => part(iso, zone, { weekday: "long" });
 
 export const dayAndClock = (iso: string, zone: string): string =>

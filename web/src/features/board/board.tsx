@@ -10,7 +10,7 @@ import { together } from "@/shell/together";
 import { BoardFault } from "./board-fault";
 import { CausesPanel } from "./causes-panel";
 import { Figures } from "./figures";
-import { HeadFlowChart } from "./head-flow-chart";
+import { ChartInFigures, HeadFlowChart } from "./head-flow-chart";
 import { PhaseTriangle } from "./phase-triangle";
 import { RatingChart } from "./rating-chart";
 import { SuctionBudget } from "./suction-budget";
@@ -33,7 +33,7 @@ export interface BoardProps {
   readonly onReading: (slot: string) => void;
 }
 
-/** Verdict, chart, suction, phases: what the readings say, current as they are typed. */
+/** Verdict, chart, suction and what to do next, current as they are typed; causes and figures follow. */
 export function Board({ board, units, onTest, onReading }: BoardProps) {
   const { view } = board;
   return (
@@ -56,20 +56,39 @@ export function Board({ board, units, onTest, onReading }: BoardProps) {
             {view.fire ? <FireTable view={view.fire} /> : null}
           </Suspense>
           {view.suction ? <SuctionBudget view={view.suction} units={units} /> : null}
-          {view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
           <NextSlab view={view} onTest={onTest} onReading={onReading} />
-          {view.levers ? <Levers view={view.levers} units={units} /> : null}
-          {view.figures.length > 0 ? (
-            <p className={classes.caption}>The figures. Tap one to see how it was worked out.</p>
-          ) : null}
-          <Figures figures={view.figures} group="duty" label="Duty" />
-          <Figures figures={view.figures} group="suction" label="Suction" />
-          <Figures figures={view.figures} group="drive" label="Drive" />
-          <Figures figures={view.figures} group="place" label="Place and liquid" />
         </>
       ) : board.fault ? null : (
         <p className={classes.absent}>Working it out …</p>
       )}
+    </div>
+  );
+}
+
+/** What stands under the causes: the phases where their strips are not in sight, levers, every figure. */
+export function BoardFigures({
+  board: { view },
+  units,
+  phases,
+}: {
+  board: BoardState;
+  units: UnitSystem;
+  /** The triangle of the currents stands here, not beside their strips. */
+  phases: boolean;
+}) {
+  if (!view) return null;
+  return (
+    <div className={classes.board}>
+      {phases && view.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
+      {view.levers ? <Levers view={view.levers} units={units} /> : null}
+      {view.chart ? <ChartInFigures view={view.chart} units={units} /> : null}
+      {view.figures.length > 0 ? (
+        <p className={classes.caption}>The figures. Tap one to see how it was worked out.</p>
+      ) : null}
+      <Figures figures={view.figures} group="duty" label="Duty" />
+      <Figures figures={view.figures} group="suction" label="Suction" />
+      <Figures figures={view.figures} group="drive" label="Drive" />
+      <Figures figures={view.figures} group="place" label="Place and liquid" />
     </div>
   );
 }
@@ -108,6 +127,7 @@ export function Causes({ board, units }: { board: BoardState; units: UnitSystem 
   if (!view) return null;
   return (
     <>
+      <CausesPanel causes={view.causes} units={units} />
       {view.explanation.length > 0 ? (
         <details className={causeClasses.why} open data-testid="why">
           <summary>why this order</summary>
@@ -118,7 +138,6 @@ export function Causes({ board, units }: { board: BoardState; units: UnitSystem 
           </ul>
         </details>
       ) : null}
-      <CausesPanel causes={view.causes} units={units} />
       <WhatIf items={view.whatIf} now={view.causes} />
       {view.notes.length > 0 ? (
         <details className={classes.notes}>

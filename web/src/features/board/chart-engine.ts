@@ -1,11 +1,6 @@
 /** The parts of ECharts the Board needs; loaded only when a chart is drawn. */
 import { LineChart, ScatterChart } from "echarts/charts";
-import {
-  GridComponent,
-  MarkAreaComponent,
-  MarkPointComponent,
-  TooltipComponent,
-} from "echarts/components";
+import { GridComponent, MarkAreaComponent, TooltipComponent } from "echarts/components";
 import { init, use as register } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 
@@ -15,7 +10,6 @@ register([
   GridComponent,
   TooltipComponent,
   MarkAreaComponent,
-  MarkPointComponent,
   SVGRenderer,
 ]);
 

@@ -1,7 +1,8 @@
 import { boardOf } from "@yard-tack/core/board";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { type ChartPalette, niceTop, toChartOption, todayText } from "./chart-option";
+import { type ChartPalette, niceTop } from "./chart-frame";
+import { toChartOption, todayText } from "./chart-option";
 
 const example: unknown = JSON.parse(
   readFileSync(new URL("../../../../demo/cases/example-1.json", import.meta.url), "utf8"),
@@ -13,6 +14,8 @@ const palette = Object.fromEntries(
   ["ink", "soft", "line", "rated", "wash", "today", "paper", "good"].map((k) => [k, "#123456"]),
 ) as unknown as ChartPalette;
 
+const SIZE = { width: 496, height: 256 };
+
 interface Series {
   name: string;
   markArea?: { data: { xAxis: number }[][] };
@@ -22,7 +25,7 @@ const seriesOf = (option: ReturnType<typeof toChartOption>) => option["series"] 
 
 describe("head–flow chart", () => {
   it("draws every line the view has, in the reader's units", () => {
-    const names = seriesOf(toChartOption(chart, "metric", palette)).map((s) => s.name);
+    const names = seriesOf(toChartOption(chart, "metric", palette, SIZE)).map((s) => s.name);
     for (const name of [
       "rated curve",
       "this system, clean",
@@ -34,7 +37,7 @@ describe("head–flow chart", () => {
       expect(names).toContain(name);
     }
     const rated = (system: "metric" | "us") =>
-      seriesOf(toChartOption(chart, system, palette))
+      seriesOf(toChartOption(chart, system, palette, SIZE))
         .find((s) => s.name === "rated curve")
         ?.data.at(-1) as [number, number];
     expect(rated("metric")[0]).toBeGreaterThan(80);
@@ -45,7 +48,7 @@ describe("head–flow chart", () => {
   it("marks the preferred flow in the reader's units", () => {
     const allowed = [0.01, 0.02] as const;
     const marked = (system: "metric" | "us") => {
-      const option = toChartOption({ ...chart, allowed }, system, palette);
+      const option = toChartOption({ ...chart, allowed }, system, palette, SIZE);
       const area = seriesOf(option).find((s) => s.markArea)?.markArea?.data[0];
       return area?.map((end) => end.xAxis);
     };
@@ -55,9 +58,9 @@ describe("head–flow chart", () => {
   });
 
   it("draws nothing for today when today is not known", () => {
-    const today = seriesOf(toChartOption({ ...chart, today: undefined }, "metric", palette)).find(
-      (s) => s.name === "today",
-    );
+    const today = seriesOf(
+      toChartOption({ ...chart, today: undefined }, "metric", palette, SIZE),
+    ).find((s) => s.name === "today");
     expect(today).toBeUndefined();
   });
 

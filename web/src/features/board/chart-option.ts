@@ -1,4 +1,4 @@
-/** The head–flow chart as an ECharts option: a pure function of the view, the units and the palette. */
+/** The head–flow chart as an ECharts option: a pure function of the view, the units, the palette and the size. */
 import type { ChartPoint, ChartView } from "@yard-tack/core/board";
 import {
   formatNumber,
@@ -8,81 +8,62 @@ import {
   type UnitSystem,
 } from "@yard-tack/core/quantity";
 import type { EChartsCoreOption } from "echarts/core";
+import {
+  along,
+  axesOf,
+  type ChartLabel,
+  type ChartPalette,
+  type ChartSize,
+  type Frame,
+  labelSeries,
+  niceTop,
+  placedIn,
+  type Plotted,
+  round,
+} from "./chart-frame";
 
-export interface ChartPalette {
-  readonly ink: string;
-  readonly soft: string;
-  readonly line: string;
-  readonly rated: string;
-  readonly wash: string;
-  readonly today: string;
-  readonly paper: string;
-  readonly good: string;
+/** What is drawn, in the figures of the axes: lines, marks and the words that name them. */
+interface Drawing {
+  readonly frame: Frame;
+  readonly lines: Readonly<Record<LineName, readonly Plotted[]>>;
+  readonly family: readonly { readonly label: string; readonly points: readonly Plotted[] }[];
+  readonly outline: readonly Plotted[];
+  readonly today: Plotted | undefined;
+  readonly shouldBe: Plotted | undefined;
+  readonly others: readonly { readonly label: string; readonly at: Plotted }[];
+  readonly preferred: readonly [number, number] | undefined;
+  readonly labels: readonly ChartLabel[];
 }
 
-const FONT = "Archivo Variable, Commissioner Variable, sans-serif";
+/** On a narrow chart flow and head of today stand one under the other [px]. */
+const NARROW = 400;
+
+type LineName = "rated" | "fingerprint" | "system" | "npshr";
 
 /** Builds the option. Everything drawn also has a name in words beside it; `when` is the point's. */
 export function toChartOption(
   view: ChartView,
   system: UnitSystem,
   palette: ChartPalette,
+  size: ChartSize,
   when = "today",
 ): EChartsCoreOption {
-  const flowUnit = shownUnit("flow", system);
-  const headUnit = shownUnit("length", system);
-  const at = ([q, h]: ChartPoint): [number, number] => [
-    round(toUnit(q, flowUnit)),
-    round(toUnit(h, headUnit)),
-  ];
-  const points = (list: readonly ChartPoint[]) => list.map(at);
-  const x = (q: number) => round(toUnit(q, flowUnit));
-  const relatives = view.family.flatMap((f) => f.points);
-  const topHead = Math.max(
-    ...view.toleranceHigh.map(([, h]) => h),
-    ...relatives.map(([, h]) => h),
-    view.today?.at[1] ?? 0,
-  );
-  const endFlow = Math.max(
-    ...view.rated.map(([q]) => q),
-    ...relatives.map(([q]) => q),
-    view.today?.at[0] ?? 0,
-  );
-  const low = points(view.toleranceLow);
-  const gap = points(view.toleranceHigh).map(([q, h], i): [number, number] => [
-    q,
-    round(h - (low[i]?.[1] ?? 0)),
-  ]);
-  const label = (text: string, color: string, position: string) => ({
-    show: true,
-    formatter: text,
-    color,
-    position,
-    fontFamily: FONT,
-    fontSize: 12,
-  });
-  const named = (
-    list: readonly ChartPoint[],
-    index: number,
-    text: string,
-    color: string,
-    position: string,
-  ) => {
-    const p = list[index];
-    return p
-      ? [{ coord: at(p), symbol: "circle", symbolSize: 0.1, label: label(text, color, position) }]
-      : [];
-  };
-  const line = (name: string, list: readonly ChartPoint[], color: string, extra: object) => ({
+  const d = drawingOf(view, system, palette, size, when);
+  const at = plotter(system);
+  const low = view.toleranceLow.map(at);
+  const gap = view.toleranceHigh
+    .map(at)
+    .map(([q, h], i): Plotted => [q, round(h - (low[i]?.[1] ?? 0))]);
+  const line = (name: string, data: readonly Plotted[], color: string, extra: object) => ({
     name,
     type: "line",
-    data: points(list),
+    data,
     showSymbol: false,
     silent: true,
     lineStyle: { color, width: 2, ...extra },
     itemStyle: { color },
   });
-  const band = (data: readonly (readonly [number, number])[], fill: boolean) => ({
+  const band = (data: readonly Plotted[], fill: boolean) => ({
     name: fill ? "tolerance of the curve" : "",
     type: "line",
     data,
@@ -92,124 +73,38 @@ export function toChartOption(
     lineStyle: { opacity: 0 },
     areaStyle: fill ? { color: palette.wash, opacity: 0.55 } : { opacity: 0 },
   });
-  const today = view.today;
   return {
-    animation: false,
-    textStyle: { fontFamily: FONT, color: palette.ink },
-    grid: { left: 34, right: view.family.length > 0 ? 70 : 18, top: 26, bottom: 40 },
-    xAxis: {
-      type: "value",
-      min: 0,
-      max: niceTop(toUnit(endFlow * 1.06, flowUnit)),
-      name: `flow, ${prettyUnit(flowUnit)}`,
-      nameLocation: "middle",
-      nameGap: 22,
-      nameTextStyle: { color: palette.soft },
-      axisLine: { lineStyle: { color: palette.soft } },
-      axisLabel: { color: palette.soft },
-      splitLine: { show: false },
-    },
-    yAxis: {
-      type: "value",
-      min: 0,
-      max: niceTop(toUnit(topHead * 1.08, headUnit)),
-      name: `head, ${headUnit}`,
-      nameTextStyle: { align: "left", color: palette.soft, padding: [0, 0, 0, -28] },
-      axisLabel: { color: palette.soft },
-      splitLine: { lineStyle: { color: palette.line } },
-    },
-    tooltip: {
-      trigger: "item",
-      confine: true,
-      backgroundColor: palette.paper,
-      textStyle: { color: palette.ink, fontFamily: FONT },
-    },
+    ...axesOf(d.frame, palette, {
+      across: `flow, ${prettyUnit(shownUnit("flow", system))}`,
+      up: `head, ${shownUnit("length", system)}`,
+    }),
     series: [
       band(low, false),
       band(gap, true),
       {
-        ...line("rated curve", view.rated, palette.rated, {
+        ...line("rated curve", d.lines.rated, palette.rated, {
           width: 3,
           ...(view.estimated ? { type: [10, 4] } : {}),
         }),
-        markPoint: {
-          silent: true,
-          data: named(
-            view.rated,
-            view.rated.length - 1,
-            view.estimated ? "estimated" : "rated",
-            palette.rated,
-            "right",
-          ),
-        },
-        markArea: view.allowed
+        markArea: d.preferred
           ? {
               silent: true,
               itemStyle: { color: palette.good, opacity: 0.09 },
-              label: { color: palette.soft, fontFamily: FONT, fontSize: 12, position: "insideTop" },
-              data: [
-                [
-                  { name: "preferred flow", xAxis: x(view.allowed[0]) },
-                  { xAxis: x(view.allowed[1]) },
-                ],
-              ],
+              data: [[{ xAxis: d.preferred[0] }, { xAxis: d.preferred[1] }]],
             }
           : undefined,
       },
-      ...view.family.map((f) => ({
-        ...line(f.label, f.points, palette.rated, { width: 1.4, opacity: 0.65 }),
-        markPoint: {
-          silent: true,
-          data: named(f.points, f.points.length - 1, f.label, palette.soft, "right"),
-        },
-      })),
-      {
-        ...line("fingerprint", view.fingerprint, palette.ink, { type: [7, 5], width: 2 }),
-        markPoint: {
-          silent: true,
-          data: named(
-            view.fingerprint,
-            Math.round(view.fingerprint.length * 0.28),
-            "fingerprint",
-            palette.soft,
-            "bottom",
-          ),
-        },
-      },
-      {
-        ...line("this system, clean", view.system, palette.soft, { width: 1.6 }),
-        markPoint: {
-          silent: true,
-          data: named(
-            view.system,
-            Math.round(view.system.length * 0.35),
-            "this system, clean",
-            palette.soft,
-            "right",
-          ),
-        },
-      },
-      {
-        ...line("NPSH required", view.npshr, palette.rated, { type: "dotted", width: 1.6 }),
-        markPoint: {
-          silent: true,
-          data: named(
-            view.npshr,
-            Math.round(view.npshr.length * 0.2),
-            "NPSH required",
-            palette.soft,
-            "top",
-          ),
-        },
-      },
+      ...d.family.map((f) => line(f.label, f.points, palette.rated, { width: 1.4, opacity: 0.65 })),
+      line("fingerprint", d.lines.fingerprint, palette.ink, { type: [7, 5], width: 2 }),
+      line("this system, clean", d.lines.system, palette.soft, { width: 1.6 }),
+      line("NPSH required", d.lines.npshr, palette.rated, { type: "dotted", width: 1.6 }),
       {
         name: "should be here",
         type: "scatter",
         silent: true,
         symbolSize: 12,
-        data: view.shouldBe ? [at(view.shouldBe)] : [],
+        data: d.shouldBe ? [d.shouldBe] : [],
         itemStyle: { color: palette.paper, borderColor: palette.ink, borderWidth: 2.4 },
-        label: { ...label("should be here", palette.soft, "bottom"), distance: 12 },
         z: 5,
       },
       {
@@ -217,7 +112,7 @@ export function toChartOption(
         type: "line",
         silent: true,
         showSymbol: false,
-        data: today ? points(today.outline) : [],
+        data: d.outline,
         lineStyle: { color: palette.today, width: 1.3 },
         areaStyle: { opacity: 0 },
         z: 6,
@@ -227,45 +122,119 @@ export function toChartOption(
         type: "scatter",
         symbol: "diamond",
         symbolSize: 11,
-        data: view.others.map((o) => ({ name: o.label, value: at(o.at) })),
+        data: d.others.map((o) => ({ name: o.label, value: o.at })),
         itemStyle: { color: palette.ink },
-        label: {
-          show: true,
-          formatter: "{b}",
-          position: "right",
-          color: palette.ink,
-          fontFamily: FONT,
-        },
         z: 6,
       },
       {
         name: "today",
         type: "scatter",
         symbolSize: 13,
-        data: today ? [at(today.at)] : [],
+        data: d.today ? [d.today] : [],
         itemStyle: { color: palette.today },
-        label: {
-          // On the far side of the curve from its line.
-          ...label(
-            today ? todayText(today.at, system, when) : "",
-            palette.today,
-            today && liesUnder(today.at, view.rated) ? "bottom" : "top",
-          ),
-          fontWeight: 700,
-          fontSize: 13,
-          distance: 14,
-        },
         z: 7,
       },
-    ].filter((s) => s.data.length > 0),
+      ...labelSeries(d.frame, d.labels, placesOf(d)),
+    ].filter((s) => (s.data as readonly unknown[]).length > 0),
   };
 }
 
-/** Whether a point lies clearly under a line. */
-function liesUnder([q, h]: ChartPoint, line: readonly ChartPoint[]): boolean {
-  const next = line.find(([at]) => at >= q);
-  return next !== undefined && h < 0.93 * next[1];
+const linesOf = (d: Drawing): (readonly Plotted[])[] => [
+  ...Object.values(d.lines),
+  ...d.family.map((f) => f.points),
+  d.outline,
+];
+
+const placesOf = (d: Drawing) =>
+  placedIn(
+    d.frame,
+    d.labels,
+    linesOf(d),
+    [d.today, d.shouldBe, ...d.others.map((o) => o.at)].filter((p) => p !== undefined),
+  );
+
+/** From SI to the figures of the axes. */
+function plotter(system: UnitSystem): (p: ChartPoint) => Plotted {
+  const flowUnit = shownUnit("flow", system);
+  const headUnit = shownUnit("length", system);
+  return ([q, h]) => [round(toUnit(q, flowUnit)), round(toUnit(h, headUnit))];
 }
+
+function drawingOf(
+  view: ChartView,
+  system: UnitSystem,
+  palette: ChartPalette,
+  size: ChartSize,
+  when: string,
+): Drawing {
+  const at = plotter(system);
+  const points = (list: readonly ChartPoint[]) => list.map(at);
+  const family = view.family.map((f) => ({ label: f.label, points: points(f.points) }));
+  const lines = {
+    rated: points(view.rated),
+    fingerprint: points(view.fingerprint),
+    system: points(view.system),
+    npshr: points(view.npshr),
+  };
+  const today = view.today && at(view.today.at);
+  const relatives = family.flatMap((f) => f.points);
+  const edge = points(view.toleranceHigh);
+  const greatest = (index: 0 | 1, list: readonly Plotted[]) =>
+    Math.max(...list.map((p) => p[index]), ...relatives.map((p) => p[index]), today?.[index] ?? 0);
+  const frame: Frame = {
+    size,
+    right: niceTop(1.06 * greatest(0, lines.rated)),
+    top: niceTop(1.08 * greatest(1, edge)),
+  };
+  const shouldBe = view.shouldBe && at(view.shouldBe);
+  const others = view.others.map((o) => ({ label: o.label, at: at(o.at) }));
+  const preferred = view.allowed?.map((q) => at([q, 0])[0]) as [number, number] | undefined;
+  const named = (text: string, line: readonly Plotted[], part: number, color = palette.soft) =>
+    line.length > 1 ? [{ text, size: 12, color, anchors: along(line, part) }] : [];
+  const mark = (text: string, anchor: Plotted | undefined, color: string) =>
+    anchor ? [{ text, size: 12, color, anchors: [anchor], near: 11 }] : [];
+  return {
+    frame,
+    lines,
+    family,
+    outline: points(view.today?.outline ?? []),
+    today,
+    shouldBe,
+    others,
+    preferred,
+    labels: [
+      ...mark(view.today ? todayText(view.today.at, system, when) : "", today, palette.today).map(
+        (l) => ({
+          ...l,
+          size: 13,
+          bold: true,
+          text: size.width < NARROW ? l.text.replace(" · ", "\n") : l.text,
+        }),
+      ),
+      ...others.flatMap((o) => mark(o.label, o.at, palette.ink)),
+      ...mark("should be here", shouldBe, palette.soft),
+      ...named(view.estimated ? "estimated" : "rated", lines.rated, 1, palette.rated),
+      ...family.flatMap((f) => named(f.label, f.points, 1)),
+      ...named("fingerprint", lines.fingerprint, 0.28),
+      ...named("this system, clean", lines.system, 0.35),
+      ...named("NPSH required", lines.npshr, 0.2),
+      ...(preferred
+        ? [
+            {
+              text: "preferred flow",
+              size: 12,
+              color: palette.soft,
+              anchors: downwards((preferred[0] + preferred[1]) / 2, frame.top),
+            },
+          ]
+        : []),
+    ],
+  };
+}
+
+/** Places down the middle of a zone, from its top. */
+const downwards = (x: number, top: number): Plotted[] =>
+  Array.from({ length: 16 }, (_, i): Plotted => [x, top * (1 - i / 16)]);
 
 /** "today 51 m³/h · 47.0 m" */
 export function todayText([q, h]: ChartPoint, system: UnitSystem, when = "today"): string {
@@ -273,14 +242,4 @@ export function todayText([q, h]: ChartPoint, system: UnitSystem, when = "today"
   const headUnit = shownUnit("length", system);
   const flow = `${formatNumber(toUnit(q, flowUnit), 2)} ${prettyUnit(flowUnit)}`;
   return `${when} ${flow} · ${formatNumber(toUnit(h, headUnit))} ${headUnit}`;
-}
-
-const round = (v: number): number => Math.round(v * 1000) / 1000;
-
-/** The next round figure above a value: 1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8 × a power of ten. */
-export function niceTop(value: number): number {
-  const power = 10 ** Math.floor(Math.log10(value));
-  const step =
-    [1, 1.2, 1.4, 1.6, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10].find((s) => s * power >= value) ?? 10;
-  return round(step * power);
 }

@@ -3,15 +3,19 @@
 import type { ChartPoint, ChartView } from "@yard-tack/core/board";
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { useCallback } from "react";
-import { type ChartPalette, toChartOption } from "./chart-option";
+import type { ChartPalette, ChartSize } from "./chart-frame";
+import { toChartOption } from "./chart-option";
 import { useChart } from "./use-chart";
 import classes from "./board.module.css";
 
-/** Rated curve, tolerance, fingerprint, system and today's point. Tap a point to read it. */
+/**
+ * Rated curve, tolerance, fingerprint, system and today's point. Tap a point to read it. The same in figures
+ * is `ChartInFigures`, which stands wherever its page has room for it.
+ */
 export function HeadFlowChart({
   view,
   units,
-  height = 226,
+  height = 244,
   when = "today",
 }: {
   view: ChartView;
@@ -21,7 +25,7 @@ export function HeadFlowChart({
   when?: string;
 }) {
   const option = useCallback(
-    (palette: ChartPalette) => toChartOption(view, units, palette, when),
+    (palette: ChartPalette, size: ChartSize) => toChartOption(view, units, palette, size, when),
     [view, units, when],
   );
   const box = useChart(option);
@@ -31,7 +35,7 @@ export function HeadFlowChart({
         ref={box}
         style={{ height }}
         role="img"
-        aria-label="Head over flow; the same figures are in the table below"
+        aria-label="Head over flow; the same figures are in the table named the chart as a table"
         data-testid="head-flow-chart"
       />
       {view.estimated ? (
@@ -39,16 +43,30 @@ export function HeadFlowChart({
           An estimated curve: a usual shape through one rated point, with a wide band.
         </figcaption>
       ) : null}
-      <details className={classes.table}>
-        <summary>the chart as a table</summary>
-        {view.says.map((w) => (
-          <p key={w} className={classes.caption}>
-            {w}
-          </p>
-        ))}
-        <ChartTable view={view} units={units} when={when} />
-      </details>
     </figure>
+  );
+}
+
+/** What the chart shows, in words and as a table. */
+export function ChartInFigures({
+  view,
+  units,
+  when = "today",
+}: {
+  view: ChartView;
+  units: UnitSystem;
+  when?: string;
+}) {
+  return (
+    <details className={classes.table}>
+      <summary>the chart as a table</summary>
+      {view.says.map((w) => (
+        <p key={w} className={classes.caption}>
+          {w}
+        </p>
+      ))}
+      <ChartTable view={view} units={units} when={when} />
+    </details>
   );
 }
 

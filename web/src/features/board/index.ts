@@ -1,6 +1,7 @@
-export { Board, Causes, Levers } from "./board";
+export { Board, BoardFigures, Causes, Levers } from "./board";
 export { Figures } from "./figures";
-export { HeadFlowChart } from "./head-flow-chart";
+export { ChartInFigures, HeadFlowChart } from "./head-flow-chart";
+export { PhaseTriangle } from "./phase-triangle";
 export { RatingChart } from "./rating-chart";
 export { BoardFault } from "./board-fault";
 export { type BoardAsked, useBoard } from "./use-board";

@@ -3,7 +3,7 @@
 import type { RatingView } from "@yard-tack/core/board";
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { useCallback } from "react";
-import type { ChartPalette } from "./chart-option";
+import type { ChartPalette, ChartSize } from "./chart-frame";
 import { toRatingOption } from "./rating-option";
 import { useChart } from "./use-chart";
 import classes from "./board.module.css";
@@ -12,7 +12,7 @@ import classes from "./board.module.css";
 export function RatingChart({
   view,
   units,
-  height = 226,
+  height = 244,
   when = "today",
 }: {
   view: RatingView;
@@ -22,7 +22,7 @@ export function RatingChart({
   when?: string;
 }) {
   const option = useCallback(
-    (palette: ChartPalette) => toRatingOption(view, units, palette, when),
+    (palette: ChartPalette, size: ChartSize) => toRatingOption(view, units, palette, size, when),
     [view, units, when],
   );
   const box = useChart(option);

@@ -3,7 +3,7 @@ import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import classes from "./board.module.css";
 
 const WIDTH = 496;
-const HEIGHT = 92;
+const HEIGHT = 80;
 
 /** NPSH as a bar of liquid: what there is above, what is lost below, what is left and what is needed. */
 export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitSystem }) {
@@ -53,18 +53,18 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
         className={classes.budget}
         data-testid="suction-budget"
       >
-        <rect x={0} y={2} width={x(view.atmosphere)} height={26} className={classes.air} />
-        <text x={airText} y={20}>{`atmosphere ${metres(view.atmosphere)}`}</text>
+        <rect x={0} y={2} width={x(view.atmosphere)} height={22} className={classes.air} />
+        <text x={airText} y={17.5}>{`atmosphere ${metres(view.atmosphere)}`}</text>
         {view.level > 0 ? (
           <>
             <rect
               x={x(view.atmosphere)}
               y={2}
               width={x(view.level)}
-              height={26}
+              height={22}
               className={classes.level}
             />
-            <text x={x(view.level) > 70 ? x(view.atmosphere) + 6 : x(push) + 6} y={20}>
+            <text x={x(view.level) > 70 ? x(view.atmosphere) + 6 : x(push) + 6} y={17.5}>
               {`level ${metres(view.level)}`}
             </text>
           </>
@@ -73,21 +73,26 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
           <g key={t.name}>
             <rect
               x={edges[i]}
-              y={34}
+              y={28}
               width={Math.max(2, x(t.size))}
-              height={26}
+              height={22}
               className={t.className}
             />
             {x(t.size) > 88 ? (
               <text
                 x={clearOf(needed, edges[i] ?? 0) + 7}
-                y={52}
+                y={43.5}
                 className={t.name === "missing" ? classes.onRed : undefined}
               >
                 {`${t.name} ${metres(t.size)}`}
               </text>
             ) : t.name === "missing" ? (
-              <text x={x(view.available) - 8} y={52} textAnchor="end" className={classes.besideRed}>
+              <text
+                x={x(view.available) - 8}
+                y={43.5}
+                textAnchor="end"
+                className={classes.besideRed}
+              >
                 {`missing ${metres(t.size)}`}
               </text>
             ) : null}
@@ -97,7 +102,7 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
           x1={x(view.available)}
           x2={x(view.available)}
           y1={0}
-          y2={68}
+          y2={56}
           className={classes.available}
         />
         {view.required !== undefined ? (
@@ -106,13 +111,13 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
               x1={x(view.required)}
               x2={x(view.required)}
               y1={0}
-              y2={68}
+              y2={56}
               className={classes.required}
             />
           </>
         ) : null}
         {labels.map((l) => (
-          <text key={l.text} x={l.start} y={84} className={l.className}>
+          <text key={l.text} x={l.start} y={72} className={l.className}>
             {l.text}
           </text>
         ))}

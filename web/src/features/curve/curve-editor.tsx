@@ -6,7 +6,7 @@ import { useHotkeys } from "@mantine/hooks";
 import { useRouter } from "next/navigation";
 import { lazy, Suspense, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { v4 as newId } from "uuid";
-import { BoardFault, HeadFlowChart, RatingChart, useBoard } from "@/features/board";
+import { BoardFault, ChartInFigures, HeadFlowChart, RatingChart, useBoard } from "@/features/board";
 import { PageHead } from "@/shell/page-head";
 import { useWho } from "@/shell/who";
 import {
@@ -215,7 +215,12 @@ export function CurveEditor({ dto }: { dto: CurvePageDto }) {
         </section>
         <section className={classes.right} aria-label="What it draws">
           <BoardFault board={board} />
-          {view?.chart ? <HeadFlowChart view={view.chart} units={units} height={320} /> : null}
+          {view?.chart ? (
+            <>
+              <HeadFlowChart view={view.chart} units={units} height={320} />
+              <ChartInFigures view={view.chart} units={units} />
+            </>
+          ) : null}
           {view?.rating ? <RatingChart view={view.rating} units={units} height={320} /> : null}
           {view && !view.chart && !view.rating ? (
             <p className={classes.note}>

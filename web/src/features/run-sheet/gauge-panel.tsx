@@ -3,7 +3,7 @@
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { NativeSelect } from "@mantine/core";
 import { useState } from "react";
-import { day } from "@/shell/times";
+import { dayNear } from "@/shell/times";
 import { gaugeInUse, type Side, type Strip, vanGauges } from "@yard-tack/core/visit";
 import { Choice } from "./choice";
 import { NoteStrip } from "./sheet-strip";
@@ -45,13 +45,15 @@ export function GaugePanel({
     signed: true,
   });
   const lengths = units === "us" ? ["ft", "in", "m"] : ["m", "cm", "ft"];
+  const { zone, loadedAt } = sheet.dto.pump;
+  const dayOf = (iso: string) => dayNear(iso, loadedAt, zone);
   const zero = g.zero;
   const zeroSay = zero
     ? Math.abs(zero.si) > g.zeroPlay
       ? `stands ${zero.text} off: taken off today's readings`
       : `at zero today within its class (${zero.text} taken off)`
     : gauge.zero
-      ? `zero ${gauge.zero.passed ? "good" : "off"} on ${day(gauge.zero.at, sheet.dto.pump.zone)}`
+      ? `zero ${gauge.zero.passed ? "good" : "off"} ${dayOf(gauge.zero.at)}`
       : "zero not looked at yet";
   const say = [
     g.gauge.id === own.id ? undefined : gauge.name,
@@ -80,7 +82,7 @@ export function GaugePanel({
               value={gauge.id}
               data={[own, ...van].map((i) => ({
                 value: i.id,
-                label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${day(i.zero.at, sheet.dto.pump.zone)}` : ""}`,
+                label: `${i.name}${i.percent === null ? "" : `, class ${i.percent}`}${i.zero ? `, zero ${i.zero.passed ? "good" : "off"} ${dayOf(i.zero.at)}` : ""}`,
               }))}
               onChange={(e) =>
                 sheet.note({

@@ -1,5 +1,5 @@
 import "server-only";
 
-export { loadSheetDto } from "./server";
+export { loadSheetDto, sheetTitle } from "./server";
 export { receiveEntries } from "./receive";
 export { receivePhoto, sendPhoto } from "./photo-bytes";

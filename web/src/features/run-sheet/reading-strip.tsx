@@ -6,6 +6,7 @@ import {
   prettyUnit,
   type Quantity,
   REPEAT,
+  spokenUnit,
   SWING,
   type UnitSystem,
 } from "@yard-tack/core/quantity";
@@ -23,7 +24,7 @@ import {
 } from "react";
 import { afterTap } from "./after-tap";
 import { Keypad } from "./keypad";
-import { CommaQuestion, Glass, Spread, valueOn } from "./strip-parts";
+import { CommaQuestion, expectedWords, Glass, Spread, valueOn } from "./strip-parts";
 import { useIdle } from "./use-idle";
 import classes from "./strip.module.css";
 import { draftOf, fromDraft, partsOf, readTyped, type Typed } from "./typed";
@@ -182,6 +183,7 @@ export function ReadingStrip(props: ReadingStripProps) {
   const alarm = doubt !== undefined && !kept?.reason;
   const off =
     expected && typed.quantity && kept ? outside(valueOn(typed.quantity), expected) : undefined;
+  const band = expectedWords(expected, slot.dimension, typed.quantity?.unit ?? unit);
   const showError = settled && text.trim() !== "" && typed.error !== undefined;
   return (
     <div
@@ -206,7 +208,7 @@ export function ReadingStrip(props: ReadingStripProps) {
             autoComplete="off"
             enterKeyHint="next"
             placeholder="not read"
-            aria-describedby={`${id}-say`}
+            aria-describedby={`${id}-about ${id}-say`}
             aria-invalid={showError || alarm || undefined}
             style={{ width: `${Math.max(compact ? 4 : 5, text.length + 0.6)}ch` }}
             data-long={text.length > 12 || undefined}
@@ -220,8 +222,11 @@ export function ReadingStrip(props: ReadingStripProps) {
             }}
             onKeyDown={keys}
           />
+          <span id={`${id}-about`} className="sr-only">
+            {spokenUnit(typed.quantity?.unit ?? unit)}, {band}
+          </span>
           {typed.error?.reason === "wrong-dimension" ? null : (
-            <span className={classes.unit}>
+            <span className={classes.unit} aria-hidden>
               {prettyUnit(typed.quantity?.unit ?? unit)}
               {typed.quantity && vac ? " vac" : ""}
             </span>
@@ -234,41 +239,43 @@ export function ReadingStrip(props: ReadingStripProps) {
         )}
       </div>
       {compact ? null : (
-        <Glass quantity={typed.quantity} expected={expected} off={off !== undefined} />
+        <Glass quantity={typed.quantity} expected={expected} off={off !== undefined} words={band} />
       )}
-      <div id={`${id}-say`} className={classes.say}>
-        {showError ? <p role="alert">{typed.error?.message} What you typed is kept.</p> : null}
-        {inDoubt && typed.quantity ? (
-          <CommaQuestion
-            text={text}
-            unit={unit}
-            onAnswer={(answer) => {
-              change(answer);
-            }}
-          />
-        ) : null}
-        {alarm && typed.quantity ? (
-          <div className={classes.doubt} role="alert">
-            <p>{doubt} It is kept but not reckoned with until you say why it stands.</p>
-            <TextInput
-              aria-label="Reason to keep this reading"
-              placeholder="reason to keep it"
-              value={reason}
-              maxLength={LONGEST_TEXT}
-              onChange={(e) => setReason(e.target.value)}
+      <div className={classes.under}>
+        <div id={`${id}-say`} className={classes.say}>
+          {showError ? <p role="alert">{typed.error?.message} What you typed is kept.</p> : null}
+          {inDoubt && typed.quantity ? (
+            <CommaQuestion
+              text={text}
+              unit={unit}
+              onAnswer={(answer) => {
+                change(answer);
+              }}
             />
-            <Button variant="default" onClick={keepAnyway} disabled={reason.trim() === ""}>
-              Keep it
-            </Button>
-          </div>
-        ) : null}
-        {typed.reading && !inDoubt ? (
-          <Spread reading={typed.reading} unit={typed.reading.values[0].unit} />
-        ) : null}
-        {off && !alarm && !compact ? <p className={classes.off}>{off}</p> : null}
-        {kept?.reason ? <p>Kept: {kept.reason}</p> : null}
+          ) : null}
+          {alarm && typed.quantity ? (
+            <div className={classes.doubt} role="alert">
+              <p>{doubt} It is kept but not reckoned with until you say why it stands.</p>
+              <TextInput
+                aria-label="Reason to keep this reading"
+                placeholder="reason to keep it"
+                value={reason}
+                maxLength={LONGEST_TEXT}
+                onChange={(e) => setReason(e.target.value)}
+              />
+              <Button variant="default" onClick={keepAnyway} disabled={reason.trim() === ""}>
+                Keep it
+              </Button>
+            </div>
+          ) : null}
+          {typed.reading && !inDoubt ? (
+            <Spread reading={typed.reading} unit={typed.reading.values[0].unit} />
+          ) : null}
+          {off && !alarm && !compact ? <p className={classes.off}>{off}</p> : null}
+          {kept?.reason ? <p>Kept: {kept.reason}</p> : null}
+        </div>
+        {below}
       </div>
-      {below}
       {focused && !locked ? (
         <Keypad
           units={slot.units}
@@ -357,7 +364,7 @@ function siText(q: Quantity, system: UnitSystem, note: string | undefined): stri
 }
 
 function outside(value: number, band: { low: number; high: number }): string | undefined {
-  if (value < band.low) return "Lower than this pump should show.";
-  if (value > band.high) return "Higher than this pump should show.";
+  if (value < band.low) return "Lower than expected.";
+  if (value > band.high) return "Higher than expected.";
   return undefined;
 }

@@ -3,6 +3,7 @@ import type { SheetId } from "@yard-tack/core/case";
 import { loadSheet, type SheetRecord } from "@/db";
 import { recurrenceOf } from "@/features/log/index.server";
 import type { SheetDto } from "./sheet-dto";
+import { firstStep, titleOf, viewOf } from "./view";
 
 /** Everything a run sheet shows; undefined when there is none of this id. */
 export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
@@ -38,4 +39,13 @@ export function lateOf({ sheet, entries, pictures, log }: SheetRecord): readonly
   const upTo = Math.max(...log.map((l) => l.record.upTo ?? 0), 0);
   if (upTo === 0 && log[0]?.record.version === 1) return [];
   return [...entries, ...pictures].filter((e) => (e.order ?? 0) > upTo).map((e) => e.id);
+}
+
+/** The title of a sheet's page. @param asked - what its address says */
+export function sheetTitle(dto: SheetDto, asked: Readonly<Record<string, unknown>>): string {
+  const said = (name: string) => {
+    const value = asked[name];
+    return typeof value === "string" ? value : null;
+  };
+  return titleOf(dto.pump.tag, viewOf({ get: said }, firstStep(dto)));
 }

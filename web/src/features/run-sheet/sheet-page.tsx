@@ -3,10 +3,10 @@
 import type { Position, TestId } from "@yard-tack/core/case";
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { noted, notesOf } from "@yard-tack/core/visit";
-import { useHotkeys } from "@mantine/hooks";
+import { useHotkeys, useIntersection } from "@mantine/hooks";
 import Link from "next/link";
-import { memo, useCallback, useEffect, useMemo, useState } from "react";
-import { type BoardAsked, Board, Causes, useBoard } from "@/features/board";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type BoardAsked, Board, BoardFigures, Causes, useBoard } from "@/features/board";
 import { cautionsAt } from "@yard-tack/core/procedure";
 import { pumpLine } from "@/features/yard";
 import { GlovesSwitch } from "@/shell/gloves-switch";
@@ -32,12 +32,14 @@ import { SafeStep } from "./steps/safe-step";
 import { STEPS, type StepId } from "./steps/step-list";
 import { StopCard, useStops } from "./steps/stops";
 import { type Sheet, useSheet } from "./use-sheet";
-import { PANES, useView } from "./use-view";
+import { useView } from "./use-view";
+import { firstStep, PANES, titleOf } from "./view";
 import classes from "./sheet-page.module.css";
 
 /** Drawn anew when the Board has changed, not with each key. */
 const BoardPart = memo(Board);
 const CausesPart = memo(Causes);
+const FiguresPart = memo(BoardFigures);
 
 /** One visit: steps on the left, the step at hand in the middle, the Board on the right. */
 export function SheetPage({ dto }: { dto: SheetDto }) {
@@ -62,7 +64,19 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
   const stops = useStops(sheet).filter((s) => s.clearedBy !== null);
   useEffect(fetchSteps, []);
   const board = useBoard(asked);
-  const go = useCallback((id: StepId) => show({ step: id, pane: "sheet" }), [show]);
+  const stepPart = useRef<HTMLDivElement>(null);
+  const go = useCallback(
+    (id: StepId) => {
+      show({ step: id, pane: "sheet" });
+      // Whoever hears the page, or walks it by keys, is taken to what has come.
+      requestAnimationFrame(() => {
+        const heading = stepPart.current?.querySelector("h2");
+        if (heading) heading.tabIndex = -1;
+        (heading ?? stepPart.current)?.focus({ preventScroll: true });
+      });
+    },
+    [show],
+  );
   useHotkeys(STEPS.map((s, i) => [String(i + 1), () => go(s.id)]));
   const openTest = useCallback(
     (id: TestId) => {
@@ -82,23 +96,29 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
     [go],
   );
   const { pump } = dto;
+  const head = useIntersection<HTMLDivElement>();
   return (
     <main className={classes.sheet} data-pane={pane}>
-      <PageHead
-        title={pump.tag}
-        about={
-          <>
-            {pump.purpose ? `${pump.purpose}, ` : ""}
-            {pump.siteName}
-            <br />
-            {pumpLine(pump)}
-          </>
-        }
-        alert={dto.complaint}
-      >
-        <GlovesSwitch className={classes.gloves} />
-        <SavedWhere courier={sheet.courier} sheet={sheet} />
-      </PageHead>
+      <div ref={head.ref} className={classes.head}>
+        <PageHead
+          title={pump.tag}
+          about={
+            <>
+              {pump.purpose ? `${pump.purpose}, ` : ""}
+              {pump.siteName}
+              <br />
+              {pumpLine(pump)}
+            </>
+          }
+          alert={dto.complaint}
+        >
+          <GlovesSwitch className={classes.gloves} />
+          <SavedWhere courier={sheet.courier} sheet={sheet} />
+        </PageHead>
+      </div>
+      {head.entry?.isIntersecting === false ? (
+        <FoldedHead at={titleOf(pump.tag, { step, pane })} sheet={sheet} />
+      ) : null}
       {dto.signedAt ? (
         <p className={classes.signed} role="status">
           Signed {clock(dto.signedAt, pump.zone)}. Nothing more can be added here;{" "}
@@ -111,7 +131,13 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         <div className={classes.knots}>
           <Knots knots={knotsOf(sheet)} at={step} onGo={go} />
         </div>
-        <div className={classes.step} id="step" tabIndex={-1} inert={dto.signedAt !== null}>
+        <div
+          className={classes.step}
+          id="step"
+          ref={stepPart}
+          tabIndex={-1}
+          inert={dto.signedAt !== null}
+        >
           {stops.map((stop) => (
             <div key={stop.id} className={classes.stop}>
               <StopCard stop={stop} sheet={sheet} />
@@ -163,6 +189,9 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           <div className={classes.causesPart}>
             <CausesPart board={board} units={units} />
           </div>
+          <div className={classes.boardPart}>
+            <FiguresPart board={board} units={units} phases={step !== "readings"} />
+          </div>
         </aside>
       </div>
       <div className={`${classes.bar} no-print`}>
@@ -195,11 +224,6 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
       </div>
     </main>
   );
-}
-
-/** A sheet with readings opens where the work goes on. */
-function firstStep(dto: SheetDto): StepId {
-  return dto.entries.some((e) => e.kind === "reading") ? "readings" : "call";
 }
 
 function knotsOf(sheet: Sheet): KnotState[] {
@@ -289,6 +313,20 @@ function Notices({ sheet }: { sheet: Sheet }) {
         </p>
       )}
     </>
+  );
+}
+
+/** In one line what the head says, while that is scrolled out of a phone's sight: the reading needs the room. */
+function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
+  const { kind } = sheet.courier;
+  const open = sheet.aside.length > 0 || kind === "not-kept" || kind === "refused";
+  return (
+    <p className={classes.folded} aria-hidden data-testid="folded-head">
+      <b>{at}</b>
+      <span className={open ? classes.refused : undefined}>
+        {open ? "see above" : kind === "sent" ? "all kept" : "kept here, not sent yet"}
+      </span>
+    </p>
   );
 }
 

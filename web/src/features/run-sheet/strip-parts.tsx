@@ -1,6 +1,7 @@
 "use client";
 
 import {
+  type Dimension,
   formatNumber,
   prettyUnit,
   type Quantity,
@@ -13,6 +14,17 @@ import classes from "./strip.module.css";
 
 /** Speeds are kept in r/min on the glass, everything else in SI. */
 export const valueOn = (q: Quantity): number => (q.dimension === "speed" ? q.written : q.si);
+
+/** A band in words and in the unit of the strip: "expected 1.6 to 1.9". */
+export function expectedWords(
+  band: { readonly low: number; readonly high: number } | undefined,
+  dimension: Dimension,
+  unit: string,
+): string {
+  if (!band) return "nothing is expected here";
+  const show = (v: number) => formatNumber(dimension === "speed" ? v : toUnit(v, unit as Unit));
+  return `expected ${show(band.low)} to ${show(band.high)}`;
+}
 
 /** What repeats and a swing come to, in the unit that was typed. */
 export function Spread({ reading, unit }: { reading: WrittenReading; unit: string }) {
@@ -60,10 +72,13 @@ export function Glass({
   quantity,
   expected,
   off,
+  words,
 }: {
   quantity: Quantity | undefined;
   expected: { readonly low: number; readonly high: number } | undefined;
   off: boolean;
+  /** The band, for those who do not see it. */
+  words: string;
 }) {
   const value = quantity ? valueOn(quantity) : undefined;
   if (!expected && value === undefined) return <div className={classes.noGlass} />;
@@ -71,9 +86,6 @@ export function Glass({
   const centre = expected ? (expected.low + expected.high) / 2 : (value ?? 0);
   const reach = Math.max(2.6 * width, value === undefined ? 0 : 1.15 * Math.abs(value - centre));
   const x = (v: number) => ((v - centre + reach) / (2 * reach)) * GLASS;
-  const words = expected
-    ? `expected between ${formatNumber(expected.low)} and ${formatNumber(expected.high)}`
-    : "nothing is expected here";
   return (
     <svg
       viewBox={`0 0 ${GLASS} 22`}

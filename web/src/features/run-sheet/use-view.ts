@@ -2,30 +2,21 @@
 
 import { useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { STEPS, type StepId } from "./steps/step-list";
-
-/** What is in sight on a phone: the step, the Board or the causes. */
-export const PANES = ["sheet", "board", "causes"] as const;
-type Pane = (typeof PANES)[number];
-
-interface View {
-  readonly step: StepId;
-  readonly pane: Pane;
-}
+import type { StepId } from "./steps/step-list";
+import { titleOf, type View, viewOf } from "./view";
 
 /**
  * The step and the pane in sight, in the address: Back goes one view back, a reload stays, a link to a Board can be sent.
  * @param first - the step of an address that names none
  */
-export function useView(first: StepId, title: string) {
+export function useView(first: StepId, tag: string) {
   const asked = useSearchParams();
   const [view, setView] = useState<View>(() => viewOf(asked, first));
   const now = useRef(view);
   useEffect(() => {
     now.current = view;
-    const step = STEPS.find((s) => s.id === view.step)?.name ?? "";
-    document.title = `${title}, ${view.pane === "board" ? "Board" : view.pane === "causes" ? "causes" : step} · Yard Tack`;
-  }, [view, title]);
+    document.title = `${titleOf(tag, view)} · Yard Tack`;
+  }, [view, tag]);
   useEffect(() => {
     const back = () => setView(viewOf(new URLSearchParams(window.location.search), first));
     window.addEventListener("popstate", back);
@@ -43,11 +34,4 @@ export function useView(first: StepId, title: string) {
     window.history.pushState(null, "", address);
   }, []);
   return { ...view, show };
-}
-
-function viewOf(asked: { get: (name: string) => string | null }, first: StepId): View {
-  return {
-    step: STEPS.find((s) => s.id === asked.get("step"))?.id ?? first,
-    pane: PANES.find((p) => p === asked.get("view")) ?? "sheet",
-  };
 }

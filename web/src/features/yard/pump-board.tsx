@@ -7,6 +7,7 @@ import { useMemo } from "react";
 import {
   BoardFault,
   Figures,
+  ChartInFigures,
   HeadFlowChart,
   Levers,
   RatingChart,
@@ -58,7 +59,10 @@ export function PumpBoard({
       </h2>
       <BoardFault board={board} />
       {view?.chart ? (
-        <HeadFlowChart view={view.chart} units={units} height={300} when="last visit" />
+        <>
+          <HeadFlowChart view={view.chart} units={units} height={300} when="last visit" />
+          <ChartInFigures view={view.chart} units={units} when="last visit" />
+        </>
       ) : view?.rating ? (
         <RatingChart view={view.rating} units={units} height={300} when="last visit" />
       ) : view ? (

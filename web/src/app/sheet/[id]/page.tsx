@@ -1,14 +1,30 @@
 import { sheetId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { cache } from "react";
 import { SheetPage } from "@/features/run-sheet";
-import { loadSheetDto } from "@/features/run-sheet/index.server";
+import { loadSheetDto, sheetTitle } from "@/features/run-sheet/index.server";
 
-export const metadata: Metadata = { title: "Run sheet" };
+interface Asked {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const id = sheetId.safeParse((await params).id);
-  const sheet = id.success ? await loadSheetDto(id.data) : undefined;
+/** Once a request, though its title and its page both want it. */
+const sheetOf = cache(async (text: string) => {
+  const id = sheetId.safeParse(text);
+  return id.success ? loadSheetDto(id.data) : undefined;
+});
+
+/** Named as the page will be: what comes late from the server must not take the step's name away. */
+export async function generateMetadata({ params, searchParams }: Asked): Promise<Metadata> {
+  const [{ id }, asked] = await Promise.all([params, searchParams]);
+  const sheet = await sheetOf(id);
+  return { title: sheet ? sheetTitle(sheet, asked) : "No such sheet" };
+}
+
+export default async function Page({ params }: Asked) {
+  const sheet = await sheetOf((await params).id);
   if (!sheet) notFound();
   return <SheetPage dto={sheet} />;
 }

@@ -5,6 +5,7 @@ import { cautionRow, DEFERENCE } from "@yard-tack/core/diagnosis";
 import { Button } from "@mantine/core";
 import { useWho } from "@/shell/who";
 import { clock } from "@/shell/times";
+import { focusAfter } from "../focus-after";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
@@ -31,7 +32,11 @@ export function CautionCard({ id, sheet }: { id: CautionId; sheet: Sheet }) {
       ) : (
         <Button
           variant="default"
-          onClick={() => sheet.add({ kind: "acknowledgement", caution: id })}
+          onClick={(e) => {
+            const card = e.currentTarget.closest("article");
+            sheet.add({ kind: "acknowledgement", caution: id });
+            if (card) focusAfter(card);
+          }}
         >
           Read and acknowledged, {who.name}
         </Button>

@@ -18,6 +18,7 @@ import {
 } from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
 import { type ReactNode, useState } from "react";
+import { PhaseTriangle } from "@/features/board";
 import { useSettings } from "@/shell/who";
 import { Choice } from "../choice";
 import { GaugePanel } from "../gauge-panel";
@@ -180,8 +181,11 @@ export function ReadingsStep({
           </div>
         ) : (
           <div className={classes.phases}>
-            <h3>Current{phases.length > 1 ? ", each phase" : ""}</h3>
-            {phases.map((s) => strip(s, true))}
+            <div role="group" aria-labelledby="phases">
+              <h3 id="phases">Current{phases.length > 1 ? ", each phase" : ""}</h3>
+              {phases.map((s) => strip(s, true))}
+            </div>
+            {view?.phases ? <PhaseTriangle view={view.phases} units={units} /> : null}
           </div>
         )
       ) : null}

@@ -6,6 +6,7 @@ import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { clock } from "@/shell/times";
 import { useWho } from "@/shell/who";
+import { focusAfter } from "../focus-after";
 import type { Sheet } from "../use-sheet";
 import { isolationOf } from "./isolation";
 import classes from "./steps.module.css";
@@ -51,7 +52,11 @@ export function StopCard({ stop, sheet }: { stop: StopRow; sheet: Sheet }) {
       ) : stop.clearedBy ? (
         <Button
           color="redLead.5"
-          onClick={() => sheet.note({ topic: "stop", stop: stop.id, value: "yes" })}
+          onClick={(e) => {
+            const card = e.currentTarget.closest("article");
+            sheet.note({ topic: "stop", stop: stop.id, value: "yes" });
+            if (card) focusAfter(card);
+          }}
         >
           {stop.clearedBy}, {who.name}
         </Button>

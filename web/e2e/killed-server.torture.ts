@@ -67,37 +67,4 @@ test.describe("server killed in mid-save", () => {
     await context.close();
     await other.close();
   });
-
-  test("a figure typed in the moment before the tab closes is there again and sent", async ({
-    browser,
-  }) => {
-    const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
-    const page = await context.newPage();
-    await openCall(page, "BI-2");
-    await toReadings(page);
-    const input = figure(page, "speed");
-    await input.fill("1479");
-    // Kept on the device with the key itself, before it becomes a reading.
-    await expect
-      .poll(() =>
-        page.evaluate(
-          () =>
-            new Promise<number>((resolve) => {
-              const request = indexedDB.open("yard-outbox");
-              request.onsuccess = () => {
-                const all = request.result.transaction("drafts").objectStore("drafts").count();
-                all.onsuccess = () => resolve(all.result);
-              };
-            }),
-        ),
-      )
-      .toBeGreaterThan(0);
-    await page.close({ runBeforeUnload: false });
-    const again = await context.newPage();
-    await openCall(again, "BI-2");
-    await toReadings(again);
-    await expect(figure(again, "speed")).toHaveValue("1479");
-    await expect(again.getByTestId("saved")).toHaveText(/all kept, sent/);
-    await context.close();
-  });
 });
