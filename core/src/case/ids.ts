@@ -328,7 +328,9 @@ export const CLOSINGS = [
   "referred",
   "as it should be",
 ] as const;
-export type Closing = (typeof CLOSINGS)[number];
+/** How a sheet may be closed: by a visit that ended, or because none is needed any more. */
+export const WAYS_CLOSED = [...CLOSINGS, "called off"] as const;
+export type Closing = (typeof WAYS_CLOSED)[number];
 
 /** What a picture shows. */
 export const PICTURE_SUBJECTS = ["body-plate", "motor-plate", "look"] as const;

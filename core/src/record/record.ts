@@ -7,7 +7,7 @@ import {
   CAUSE_IDS,
   type CauseId,
   type Closing,
-  CLOSINGS,
+  WAYS_CLOSED,
   type DiagnosisResult,
   readCase,
   snapshotSchema,
@@ -51,7 +51,7 @@ const writtenSnapshot = z.custom<WrittenSnapshot>((v) => snapshotSchema.safePars
 /** Body of a log entry. A key that an earlier version did not write comes out empty. */
 const visitRecord = z.object({
   version: z.number().int().default(1),
-  closed: z.enum(CLOSINGS).default("as it should be"),
+  closed: z.enum(WAYS_CLOSED).default("as it should be"),
   found: text,
   done: text,
   proof: text,

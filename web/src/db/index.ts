@@ -1,6 +1,7 @@
 import "server-only";
 
 export { isAway } from "./away";
+export { changeIdentity, type Identity, identityOf } from "./identity";
 export { callsOfPump, type EarlierCall, logEntry, logOfPump, logPage, visitPoints } from "./log";
 export { openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, people, saveSettings } from "./people";
@@ -18,6 +19,7 @@ export { type Forecast, plateFacts } from "./rows";
 export { appendEntries } from "./sheet-entries";
 export {
   addToLog,
+  changeCall,
   loadSheet,
   openSheet,
   type Refusal,

@@ -248,6 +248,15 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
   return id;
 }
 
+/** Changes what a call says while its sheet is open; false when it is signed or not there. */
+export async function changeCall(
+  id: SheetId,
+  change: { readonly kind: "call" | "round"; readonly complaint: string },
+): Promise<boolean> {
+  const em = await unitOfWork();
+  return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, change)) > 0;
+}
+
 /** Keeps what was worked out to read first and take along. */
 export async function saveForecast(id: SheetId, forecast: Forecast): Promise<void> {
   await (await unitOfWork()).nativeUpdate(RunSheet, { id }, { forecast: { ...forecast } });

@@ -21,6 +21,7 @@ export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
     openedAt: sheet.openedAt.toISOString(),
     signedAt: sheet.signedAt?.toISOString() ?? null,
     logEntryId: signed?.id ?? null,
+    closed: signed?.record.closed ?? null,
     pump,
     entries,
     unread,

@@ -1,4 +1,4 @@
-import type { LogEntryId, ObservationId, SheetId } from "@yard-tack/core/case";
+import type { Closing, LogEntryId, ObservationId, SheetId } from "@yard-tack/core/case";
 import type { PictureFacts, SheetEntry, UnreadEntry } from "@yard-tack/core/visit";
 import type { PumpDto } from "@/features/yard";
 
@@ -12,6 +12,8 @@ export interface SheetDto {
   readonly openedAt: string;
   readonly signedAt: string | null;
   readonly logEntryId: LogEntryId | null;
+  /** How it was closed; null while it is open. */
+  readonly closed: Closing | null;
   readonly pump: PumpDto;
   readonly entries: readonly SheetEntry[];
   /** Entries that are not understood: shown, and left out. */

@@ -96,10 +96,10 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
     [go],
   );
   const { pump } = dto;
-  const head = useIntersection<HTMLDivElement>();
+  const { ref: head, entry: headSeen } = useIntersection<HTMLDivElement>();
   return (
     <main className={classes.sheet} data-pane={pane}>
-      <div ref={head.ref} className={classes.head}>
+      <div ref={head} className={classes.head}>
         <PageHead
           title={pump.tag}
           about={
@@ -116,12 +116,13 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           <SavedWhere courier={sheet.courier} sheet={sheet} />
         </PageHead>
       </div>
-      {head.entry?.isIntersecting === false ? (
+      {headSeen?.isIntersecting === false ? (
         <FoldedHead at={titleOf(pump.tag, { step, pane })} sheet={sheet} />
       ) : null}
       {dto.signedAt ? (
         <p className={classes.signed} role="status">
-          Signed {clock(dto.signedAt, pump.zone)}. Nothing more can be added here;{" "}
+          {dto.closed === "called off" ? "Called off" : "Signed"} {clock(dto.signedAt, pump.zone)}.
+          Nothing more can be added here;{" "}
           <Link href={dto.logEntryId ? `/log/${dto.logEntryId}` : "/log"}>read the log entry</Link>.
         </p>
       ) : null}

@@ -1,13 +1,14 @@
 "use server";
 
 import { CAUSE_IDS, CLOSINGS, type PersonId, POSITIONS, sheetId } from "@yard-tack/core/case";
-import { leftBehind, linesOf, type RecordLines, signedResult } from "@yard-tack/core/record";
+import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { caseOfVisit, foldEntries } from "@yard-tack/core/visit";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
 import { addToLog, type Refusal, type SheetRecord, type Signature, signSheet } from "@/db";
 import { acting } from "@/edge";
 import { whoIsHere } from "@/features/who/index.server";
+import { linesOfSheet } from "./lines-of-sheet";
 import { lateOf } from "./server";
 
 const words = z.string("A text is needed.").trim().max(4000, "At most 4,000 characters.");
@@ -83,7 +84,7 @@ function signature(
   const left = leftBehind(
     caseOfVisit(basis, state, undefined, POSITIONS),
     { closed, found: what, done, proof, was },
-    lines(found),
+    linesOfSheet(found),
     signed,
   );
   if (fingerprint !== "" && left.fingerprint.length === 0) {
@@ -104,18 +105,6 @@ function signature(
   };
 }
 
-const lines = ({ sheet, pump, entries, pictures, people }: SheetRecord): RecordLines => ({
-  ...linesOf({
-    facts: pump.view.facts,
-    instruments: pump.instruments,
-    units: pump.units,
-    entries,
-    people,
-    pictures: pictures.map((p) => ({ ...p, url: `/api/sheets/${sheet.id}/photos/${p.id}` })),
-  }),
-  upTo: Math.max(0, ...[...entries, ...pictures].map((e) => e.order ?? 0)),
-});
-
 /** Puts what came after the signature into the log, as an entry that adds to the signed one. */
 export async function addAddendum(input: { readonly sheetId: string }): Promise<SignOffOutcome> {
   return acting("addendum", "What came later is kept with its sheet.", async () => {
@@ -135,7 +124,7 @@ export async function addAddendum(input: { readonly sheetId: string }): Promise<
       const left = leftBehind(
         { ...sheet.pump.written, snapshots: [] },
         { closed, found, done: "", proof: "", was },
-        lines(came),
+        linesOfSheet(came),
         null,
       );
       return {

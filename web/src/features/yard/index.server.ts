@@ -1,4 +1,4 @@
 import "server-only";
 
 export { TagCard } from "./tag-card";
-export { loadPumpPage, knownPlaces, loadYard, pumpByCode } from "./server";
+export { loadIdentity, loadPumpPage, knownPlaces, loadYard, pumpByCode } from "./server";

@@ -3,6 +3,6 @@ export { FindPump } from "./find-pump";
 export { codeOf } from "./tag-code";
 export { pumpLine } from "./words";
 export { TrendLine } from "./trend-line";
-export { NewPumpForm } from "./lazy-pump-form";
+export { IdentityForm, NewPumpForm } from "./lazy-pump-form";
 export { PumpPage } from "./pump-page";
 export { YardPage } from "./yard-page";

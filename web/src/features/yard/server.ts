@@ -2,6 +2,7 @@ import "server-only";
 import {
   caseOfPump,
   type CaseError,
+  FAMILIES,
   type PumpId,
   readPump,
   type WrittenSnapshot,
@@ -9,6 +10,8 @@ import {
 import { type Trend, trendOf, type WearBasis, wearOf } from "@yard-tack/core/record";
 import { situationOf } from "@yard-tack/core/visit";
 import {
+  type Identity,
+  identityOf,
   loadPump,
   logOfPump,
   openSheetsOf,
@@ -139,6 +142,26 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
     lastSnapshots: visits.find((v) => v.record.snapshots.length > 0)?.record.snapshots ?? [],
     faults: pump.faults,
   };
+}
+
+export interface IdentityDto extends Identity {
+  readonly families: readonly string[];
+  /** Zones the server knows; a browser may know others. */
+  readonly zones: readonly string[];
+}
+
+/** What a pump is called and where it belongs; undefined when there is no such pump. */
+export async function loadIdentity(id: PumpId): Promise<IdentityDto | undefined> {
+  const found = await identityOf(id);
+  return (
+    found && {
+      ...found,
+      families: FAMILIES,
+      zones: [
+        ...new Set([...Intl.supportedValuesOf("timeZone"), ...found.places.map((p) => p.zone)]),
+      ],
+    }
+  );
 }
 
 /** Every place, to put a pump at. */

@@ -7,6 +7,7 @@ import { useMemo } from "react";
 import { pumpLine } from "@/features/yard";
 import { day, dayAndClock } from "@/shell/times";
 import type { Sheet } from "../use-sheet";
+import { CallChanges } from "./call-changes";
 import { ChipGroup } from "./chips";
 import { Words } from "./words";
 import classes from "./steps.module.css";
@@ -103,6 +104,7 @@ export function CallStep({
         rows={2}
       />
       <Button onClick={onNext}>Make safe</Button>
+      {dto.signedAt === null ? <CallChanges dto={dto} /> : null}
     </section>
   );
 }

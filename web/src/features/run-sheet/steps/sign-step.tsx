@@ -1,7 +1,7 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
-import { CAUSE_IDS, type CauseId, type Closing, CLOSINGS } from "@yard-tack/core/case";
+import { CAUSE_IDS, type CauseId, CLOSINGS } from "@yard-tack/core/case";
 import { Button, NativeSelect, Textarea } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { type FormEvent, useMemo, useState, useTransition } from "react";
@@ -18,7 +18,8 @@ const FINGERPRINTS = [
   { value: "after overhaul", label: "after overhaul" },
 ] as const;
 
-const closingOf = (text: string): Closing | "" => CLOSINGS.find((c) => c === text) ?? "";
+type VisitEnd = (typeof CLOSINGS)[number];
+const closingOf = (text: string): VisitEnd | "" => CLOSINGS.find((c) => c === text) ?? "";
 const causeOf = (text: string): CauseId | null => CAUSE_IDS.find((c) => c === text) ?? null;
 
 /** The only commitment of a visit: what was found, done and proven. */
@@ -148,7 +149,7 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
 }
 
 /** As it stands: nothing may be chosen yet. */
-type Fields = Omit<SignOffForm, "sheetId" | "closed"> & { readonly closed: Closing | "" };
+type Fields = Omit<SignOffForm, "sheetId" | "closed"> & { readonly closed: VisitEnd | "" };
 const draftKey = (sheetId: string) => `yard-sign-${sheetId}`;
 
 /** The form as it was left on this device. The step is never drawn on the server. */

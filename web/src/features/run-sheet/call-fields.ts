@@ -1,0 +1,24 @@
+import { sheetId } from "@yard-tack/core/case";
+import * as z from "zod";
+
+/** What of a call can be put right later. */
+export const callChange = z
+  .object({
+    sheet: z.uuid("Load the page again.").pipe(sheetId),
+    kind: z.enum(["call", "round"], "Choose what kind of visit."),
+    complaint: z.string().trim().max(200, "At most 200 characters."),
+  })
+  .refine((c) => c.kind === "round" || c.complaint !== "", {
+    path: ["complaint"],
+    message: "Say what is wrong, in a line.",
+  });
+
+/** Why a call needs no visit any more. */
+export const callingOff = z.object({
+  sheet: z.uuid("Load the page again.").pipe(sheetId),
+  reason: z
+    .string()
+    .trim()
+    .min(1, "Say why nobody needs to go: it stands in the log.")
+    .max(500, "At most 500 characters."),
+});

@@ -1,0 +1,72 @@
+"use client";
+
+import { NativeSelect, Textarea, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { FormEnd } from "@/shell/form-end";
+import { useActionForm } from "@/shell/use-action-form";
+import { callChange, callingOff } from "../call-fields";
+import { callOff, changeCall } from "../change-call";
+import type { SheetDto } from "../sheet-dto";
+import classes from "./steps.module.css";
+
+/** Puts a call right that was taken wrong, or closes it because nobody needs to go. */
+export function CallChanges({ dto }: { dto: SheetDto }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className={classes.method} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>Change this call, or call it off</summary>
+      {open ? (
+        <>
+          <ChangeCall dto={dto} />
+          <CallOff dto={dto} />
+        </>
+      ) : null}
+    </details>
+  );
+}
+
+function ChangeCall({ dto }: { dto: SheetDto }) {
+  const { field, fault, pending, props } = useActionForm(changeCall, callChange, {
+    sheet: dto.id as string,
+    kind: dto.kind as string as "call",
+    complaint: dto.complaint,
+  });
+  return (
+    <form {...props} className={classes.form}>
+      <input type="hidden" name="sheet" value={dto.id} />
+      <NativeSelect
+        label="What kind of visit"
+        {...field("kind")}
+        data={[
+          { value: "call", label: "call: something is wrong" },
+          { value: "round", label: "planned round" },
+        ]}
+      />
+      <TextInput label="What is wrong, in a line" {...field("complaint")} />
+      <FormEnd fault={fault} pending={pending}>
+        Change the call
+      </FormEnd>
+    </form>
+  );
+}
+
+function CallOff({ dto }: { dto: SheetDto }) {
+  const { field, fault, pending, props } = useActionForm(callOff, callingOff, {
+    sheet: dto.id as string,
+    reason: "",
+  });
+  return (
+    <form {...props} className={classes.form}>
+      <input type="hidden" name="sheet" value={dto.id} />
+      <Textarea
+        label="Why nobody needs to go"
+        description="The sheet is closed and the log keeps this; what was noted on the sheet stays with it."
+        rows={2}
+        {...field("reason")}
+      />
+      <FormEnd fault={fault} pending={pending}>
+        Call it off
+      </FormEnd>
+    </form>
+  );
+}
