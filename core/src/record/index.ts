@@ -10,3 +10,5 @@ export { ofTheYears, trendOf } from "./trend.ts";
 export type { Trend, TrendPoint, TrendVisit } from "./trend.ts";
 export { wearOf } from "./wear.ts";
 export type { WearBasis } from "./wear.ts";
+export { firstCauses, isWhatItWas, SURE } from "./first-cause.ts";
+export type { FirstCauses, SettledVisit, Share } from "./first-cause.ts";

@@ -2,7 +2,15 @@ import "server-only";
 
 export { isAway } from "./away";
 export { changeIdentity, type Identity, identityOf } from "./identity";
-export { callsOfPump, type EarlierCall, logEntry, logOfPump, logPage, visitPoints } from "./log";
+export {
+  callsOfPump,
+  type EarlierCall,
+  logEntry,
+  logOfPump,
+  logPage,
+  settledVisits,
+  visitPoints,
+} from "./log";
 export { openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, people, saveSettings } from "./people";
 export { keepPhoto, photoBytes } from "./photos";

@@ -92,6 +92,48 @@ export async function logEntry(id: LogEntryId): Promise<LogRecord | undefined> {
   return row && recordOf(row);
 }
 
+const settledRow = columns(
+  z.object({
+    id: logEntryId,
+    at: z.coerce.date(),
+    tag: z.string(),
+    family: z.string(),
+    zone: z.string(),
+    body: z.unknown(),
+  }),
+);
+
+/** A visit of which somebody said what it really was, with what the Board held of it. */
+export interface SettledRow {
+  readonly id: LogEntryId;
+  readonly at: Date;
+  readonly tag: string;
+  readonly family: string;
+  readonly zone: string;
+  readonly was: CauseId;
+  readonly causes: VisitRecord["causes"];
+}
+
+/** Visits that are judged by [rows]. */
+const SETTLED = 500;
+
+/** The newest visits of which somebody said what it really was. */
+export async function settledVisits(): Promise<SettledRow[]> {
+  const rows = await selected(
+    await unitOfWork(),
+    settledRow,
+    `select l.id, l.at, l.body - ${HEAVY} as body, p.tag, p.family, s.zone
+       from log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id
+       where l.body->>'was' is not null and l.kind <> 'addendum' and ${STANDS}
+       order by l.at desc limit ${SETTLED}`,
+    [],
+  );
+  return rows.flatMap(({ body, ...row }) => {
+    const { was, causes } = readRecord(body);
+    return was ? [{ ...row, was, causes }] : [];
+  });
+}
+
 /** A call that ended with a cause. */
 export interface EarlierCall {
   readonly at: Date;

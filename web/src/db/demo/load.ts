@@ -2,7 +2,7 @@
 import type { EntityManager } from "@mikro-orm/postgresql";
 import type { WrittenPump } from "@yard-tack/core/case";
 import { parseQuantity } from "@yard-tack/core/quantity";
-import { leftBehind } from "@yard-tack/core/record";
+import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { ENTRY_VERSION } from "@yard-tack/core/visit";
 import { DateTime } from "luxon";
 import { v5 as uuidFrom } from "uuid";
@@ -232,7 +232,8 @@ function loadVisit(
       was: visit.cause,
     },
     {},
-    null,
+    // What the Board would have held of it: the lead's page counts how often that was right.
+    visit.kind === "call" ? signedResult({ ...written, snapshots: [found] }, "metric") : null,
   );
   em.create(LogEntry, {
     id: id("log", story.tag, visit.daysAgo),

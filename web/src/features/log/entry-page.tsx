@@ -1,6 +1,8 @@
+import type { VisitRecord } from "@yard-tack/core/record";
 import Link from "next/link";
 import { PageHead } from "@/shell/page-head";
 import { clock, day, dayAndClock } from "@/shell/times";
+import { EntryChart } from "./entry-chart";
 import type { LogEntryDto } from "./server";
 import { PrintButton } from "./print-button";
 import classes from "./log.module.css";
@@ -40,6 +42,14 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
             written.
           </p>
         ) : null}
+        <dl>
+          <Fact name="Found" value={body.found} />
+          <Fact name="Done" value={body.done} />
+          <Fact name="Proof" value={body.proof} />
+          <Fact name="What it really was" value={turnedOut ?? ""} />
+        </dl>
+        {body.readings.length > 0 ? <Readings body={body} zone={zone} /> : null}
+        {entry.chart ? <EntryChart {...entry.chart} /> : null}
         {body.verdict ? (
           <p className={classes.verdict}>
             <b>
@@ -48,48 +58,6 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
             <br />
             {body.verdict.detail}
           </p>
-        ) : null}
-        <dl>
-          <Fact name="Found" value={body.found} />
-          <Fact name="Done" value={body.done} />
-          <Fact name="Proof" value={body.proof} />
-          <Fact name="What it really was" value={turnedOut ?? ""} />
-        </dl>
-        {body.readings.length > 0 ? (
-          <section>
-            <h3>Readings</h3>
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">Reading</th>
-                  <th scope="col">As read</th>
-                  <th scope="col">Valve or test</th>
-                  <th scope="col">By, at</th>
-                </tr>
-              </thead>
-              <tbody>
-                {body.readings.map((r) => (
-                  <tr key={`${r.snapshot}${r.name}${r.at}`}>
-                    <td>{r.name}</td>
-                    <td>
-                      <b>{r.raw}</b>
-                    </td>
-                    <td>{r.snapshot}</td>
-                    <td>
-                      {r.by}, {clock(r.at, zone)}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {body.superseded.length > 0 ? (
-              <p className={classes.small}>
-                Corrected since, and kept:{" "}
-                {body.superseded.map((r) => `${r.name} ${r.raw} (${clock(r.at, zone)})`).join(", ")}
-                .
-              </p>
-            ) : null}
-          </section>
         ) : null}
         {body.seen.length > 0 ? (
           <section>
@@ -145,17 +113,20 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
             </p>
           </section>
         ) : null}
-        {body.cautions.length > 0 ? (
-          <section>
-            <h3>Cautions acknowledged</h3>
-            <p>
-              {body.cautions.map((c) => `${c.title}, ${c.by}, ${clock(c.at, zone)}`).join("; ")}.
-            </p>
-          </section>
-        ) : null}
-        <p className={classes.signed}>
-          Signed: {entry.by}, {day(entry.at, zone)}, {clock(entry.at, zone)}
-        </p>
+        <div className={classes.end}>
+          {body.cautions.length > 0 ? (
+            <section>
+              <h3>Cautions acknowledged</h3>
+              <p>
+                {body.cautions.map((c) => `${c.title}, ${c.by}, ${clock(c.at, zone)}`).join("; ")}.
+              </p>
+            </section>
+          ) : null}
+          <p className={classes.signed}>
+            {body.closed === "called off" ? "Called off" : "Signed"}: {entry.by},{" "}
+            {day(entry.at, zone)}, {clock(entry.at, zone)}
+          </p>
+        </div>
         <p className="no-print">
           <Link href={`/yard/${entry.pumpId}`}>All of {entry.tag}</Link>
         </p>
@@ -163,6 +134,70 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
     </main>
   );
 }
+
+/** In the order a visit takes them; a test's readings stand by its name. */
+const POSITIONS = ["as found", "throttled", "shut", "after"];
+
+/** One line a reading, one column a valve position: what was found beside what was left. */
+function Readings({ body, zone }: { body: VisitRecord; zone: string }) {
+  const { readings, superseded } = body;
+  const positions = [...new Set(readings.map((r) => r.snapshot))].toSorted(
+    (a, b) => placeOf(a) - placeOf(b),
+  );
+  const names = [...new Set(readings.map((r) => r.name))];
+  const times = readings.map((r) => r.at).toSorted();
+  const [from, to] = [times[0] ?? "", times.at(-1) ?? ""].map((t) => clock(t, zone));
+  return (
+    <section>
+      <h3>{positions.includes("after") ? "Before and after" : "Readings"}</h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Reading</th>
+            {positions.map((p) => (
+              <th key={p} scope="col">
+                {p}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {names.map((name) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              {positions.map((p) => (
+                <td key={p}>
+                  <b>
+                    {readings
+                      .filter((r) => r.name === name && r.snapshot === p)
+                      .map((r) => r.raw)
+                      .join("; ")}
+                  </b>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={classes.small}>
+        Read by {[...new Set(readings.map((r) => r.by))].join(" and ")}, {from}
+        {to === from ? "" : ` to ${to}`}.
+      </p>
+      {superseded.length > 0 ? (
+        // It stays in the record; whoever gets the print has no use for a slip of the finger.
+        <p className={`${classes.small} no-print`}>
+          Corrected since, and kept:{" "}
+          {superseded.map((r) => `${r.name} ${r.raw} (${clock(r.at, zone)})`).join(", ")}.
+        </p>
+      ) : null}
+    </section>
+  );
+}
+
+const placeOf = (position: string): number => {
+  const at = POSITIONS.indexOf(position);
+  return at === -1 ? POSITIONS.length : at;
+};
 
 function Fact({ name, value }: { name: string; value: string }) {
   if (value === "") return null;

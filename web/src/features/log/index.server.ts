@@ -1,4 +1,4 @@
 import "server-only";
 
 export { comesBack, recurrenceOf, since } from "./recurrence";
-export { loadLog, loadLogEntry } from "./server";
+export { loadFirstCauses, loadLog, loadLogEntry } from "./server";

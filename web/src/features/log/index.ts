@@ -1,2 +1,3 @@
+export { FirstCausesPage } from "./first-causes-page";
 export { LogEntryPage } from "./entry-page";
 export { LogPage } from "./log-page";

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
 import { Pager } from "@/shell/pager";
@@ -11,7 +12,9 @@ export function LogPage({ log }: { log: LogPageDto }) {
   const { rows, total, page, pages } = log;
   return (
     <main>
-      <PageHead title="Log" about={`${total} ${total === 1 ? "entry" : "entries"}, newest first`} />
+      <PageHead title="Log" about={`${total} ${total === 1 ? "entry" : "entries"}, newest first`}>
+        <LinkButton href="/log/first-causes">First causes</LinkButton>
+      </PageHead>
       {rows.length === 0 ? (
         <p className={classes.empty}>
           Nothing is logged yet. Signing off a run sheet writes the first entry.

@@ -1,9 +1,18 @@
 import "server-only";
-import type { LogEntryId } from "@yard-tack/core/case";
+import type { LogEntryId, WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
 import { causeRow } from "@yard-tack/core/diagnosis";
-import type { VisitRecord } from "@yard-tack/core/record";
-import { logEntry, logPage } from "@/db";
+import {
+  type FirstCauses,
+  firstCauses,
+  isWhatItWas,
+  type Share,
+  type VisitRecord,
+} from "@yard-tack/core/record";
+import { loadPump, logEntry, logPage, settledVisits } from "@/db";
 import { everybody } from "@/features/who/index.server";
+
+/** Misses that are listed. */
+const MISSED_SHOWN = 40;
 
 interface LogRow {
   readonly id: LogEntryId;
@@ -52,8 +61,53 @@ export interface LogEntryDto extends Omit<LogRow, "found" | "done" | "closed"> {
   readonly family: string;
   readonly by: string;
   readonly body: VisitRecord;
+  /** What its chart is drawn from; null where nothing was read that a chart could show. */
+  readonly chart: {
+    readonly written: WrittenPump;
+    readonly snapshots: readonly WrittenSnapshot[];
+  } | null;
   /** Name of what it really was; null while nobody said. */
   readonly turnedOut: string | null;
+}
+
+/** A visit as the page of first causes lists it. */
+interface SettledLine {
+  readonly id: LogEntryId;
+  readonly at: string;
+  readonly zone: string;
+  readonly tag: string;
+  readonly was: string;
+  /** What the Board held likeliest, and how likely. */
+  readonly held: { readonly name: string; readonly probability: number };
+}
+
+export interface FirstCausesDto {
+  readonly all: FirstCauses;
+  readonly byFamily: readonly { readonly family: string; readonly first: Share }[];
+  /** Where the first cause was another, newest first. */
+  readonly missed: readonly SettledLine[];
+}
+
+/** How often the Board's first cause was what it really was. */
+export async function loadFirstCauses(): Promise<FirstCausesDto> {
+  const visits = await settledVisits();
+  const families = [...new Set(visits.map((v) => v.family))].toSorted();
+  return {
+    all: firstCauses(visits),
+    byFamily: families
+      .map((family) => ({
+        family,
+        first: firstCauses(visits.filter((v) => v.family === family)).first,
+      }))
+      .filter(({ first }) => first.of > 0),
+    missed: visits
+      .flatMap(({ id, at, zone, tag, was, causes: [held] }): SettledLine[] =>
+        held && !isWhatItWas(held.id, was)
+          ? [{ id, at: at.toISOString(), zone, tag, was: causeRow(was).name, held }]
+          : [],
+      )
+      .slice(0, MISSED_SHOWN),
+  };
 }
 
 /** One entry, whole. */
@@ -62,6 +116,8 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
   if (!found) return undefined;
   const { pump, site, record } = found;
   const people = await everybody();
+  const drawn = record.snapshots.some((s) => s.dischargePressure ?? s.flow);
+  const register = drawn ? await loadPump(pump.id) : undefined;
   return {
     id: found.id,
     at: found.at.toISOString(),
@@ -75,6 +131,7 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
     siteName: site.name,
     by: people.find((p) => p.id === found.personId)?.name ?? "somebody",
     body: record,
+    chart: register ? { written: register.written, snapshots: record.snapshots } : null,
     turnedOut: record.was && causeRow(record.was).name,
   };
 }

@@ -2,7 +2,7 @@ import { MikroORM } from "@mikro-orm/postgresql";
 import { pumpId } from "@yard-tack/core/case";
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { people } from "@/db";
-import { loadLog, loadLogEntry } from "@/features/log/index.server";
+import { loadFirstCauses, loadLog, loadLogEntry } from "@/features/log/index.server";
 import { loadCurvePage } from "@/features/curve/index.server";
 import { loadPlacePage } from "@/features/place/index.server";
 import { loadSheetDto } from "@/features/run-sheet/index.server";
@@ -76,6 +76,7 @@ async function views(): Promise<Record<string, () => Promise<unknown>>> {
     Slate: () => loadSlate(),
     Yard: () => loadYard(),
     Log: () => loadLog(),
+    "first causes": () => loadFirstCauses(),
     "log entry": () => loadLogEntry(newest.id),
     pump: () => loadPumpPage(id),
     place: () => loadPlacePage(id),

@@ -1,7 +1,7 @@
 export type { PumpDto } from "./pump-dto";
 export { FindPump } from "./find-pump";
 export { codeOf } from "./tag-code";
-export { pumpLine } from "./words";
+export { familyWords, pumpLine } from "./words";
 export { TrendLine } from "./trend-line";
 export { IdentityForm, NewPumpForm } from "./lazy-pump-form";
 export { PumpPage } from "./pump-page";

@@ -1,7 +1,6 @@
 "use client";
 
 import { NativeSelect, Textarea, TextInput } from "@mantine/core";
-import { useState } from "react";
 import { FormEnd } from "@/shell/form-end";
 import { useActionForm } from "@/shell/use-action-form";
 import { callChange, callingOff } from "../call-fields";
@@ -11,17 +10,11 @@ import classes from "./steps.module.css";
 
 /** Puts a call right that was taken wrong, or closes it because nobody needs to go. */
 export function CallChanges({ dto }: { dto: SheetDto }) {
-  const [open, setOpen] = useState(false);
   return (
-    <details className={classes.method} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>Change this call, or call it off</summary>
-      {open ? (
-        <>
-          <ChangeCall dto={dto} />
-          <CallOff dto={dto} />
-        </>
-      ) : null}
-    </details>
+    <>
+      <ChangeCall dto={dto} />
+      <CallOff dto={dto} />
+    </>
   );
 }
 

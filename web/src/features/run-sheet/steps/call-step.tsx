@@ -3,12 +3,12 @@
 import type { BoardView } from "@yard-tack/core/board";
 import { looksFor, phoneAdvice } from "@yard-tack/core/procedure";
 import { Button } from "@mantine/core";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { pumpLine } from "@/features/yard";
 import { day, dayAndClock } from "@/shell/times";
 import type { Sheet } from "../use-sheet";
-import { CallChanges } from "./call-changes";
 import { ChipGroup } from "./chips";
+import { CallChanges } from "./lazy-steps";
 import { Words } from "./words";
 import classes from "./steps.module.css";
 
@@ -27,6 +27,7 @@ export function CallStep({
 }) {
   const { dto, facts } = sheet;
   const { pump, recurrence } = dto;
+  const [changing, setChanging] = useState(false);
   const codes = useMemo(() => {
     const { observations } = sheet.state;
     const noted = [...observations].filter(([, s]) => s === "present").map(([o]) => o);
@@ -104,7 +105,12 @@ export function CallStep({
         rows={2}
       />
       <Button onClick={onNext}>Make safe</Button>
-      {dto.signedAt === null ? <CallChanges dto={dto} /> : null}
+      {dto.signedAt === null ? (
+        <details className={classes.method} onToggle={(e) => setChanging(e.currentTarget.open)}>
+          <summary>Change this call, or call it off</summary>
+          {changing ? <CallChanges dto={dto} /> : null}
+        </details>
+      ) : null}
     </section>
   );
 }

@@ -2,6 +2,7 @@
 import dynamic from "next/dynamic";
 
 const load = {
+  callChanges: () => import("./call-changes").then((m) => m.CallChanges),
   identify: () => import("./identify-step").then((m) => m.IdentifyStep),
   look: () => import("./look-step").then((m) => m.LookStep),
   rotation: () => import("./rotation-step").then((m) => m.RotationStep),
@@ -11,6 +12,7 @@ const load = {
   sign: () => import("./sign-step").then((m) => m.SignStep),
 };
 
+export const CallChanges = dynamic(load.callChanges);
 export const IdentifyStep = dynamic(load.identify);
 export const LookStep = dynamic(load.look);
 export const RotationStep = dynamic(load.rotation);
