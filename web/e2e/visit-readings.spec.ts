@@ -149,3 +149,21 @@ test("what is on hand stands in front and is remembered; drops are counted by ta
   await page.getByRole("button", { name: "power meter" }).click();
   await allSent(page);
 });
+
+test("starts and stops are tapped, and the Board counts them against the limit", async ({
+  page,
+}) => {
+  await takeCall(page, "TH-2", "starts all the time", ["complaint.cycles-often"]);
+  await toReadings(page);
+  await page.getByText("More readings").click();
+  const taps = strip(page, "runTime").getByRole("group", { name: "Starts and stops" });
+  for (const name of ["It starts", "It stops", "It starts"])
+    await taps.getByRole("button", { name }).click();
+  await taps.getByRole("button", { name: "Take both" }).click();
+  await expect(figure(page, "runTime")).not.toHaveValue("");
+  // A watch that was held by hand counts as well.
+  await read(page, "runTime", "40 s");
+  await read(page, "offTime", "80 s");
+  await expect(page.locator('[data-figure="starts-per-hour"]')).toContainText("30 of");
+  await allSent(page);
+});

@@ -26,6 +26,8 @@ const POSITION_SLOTS = {
   glandTemperature: "temperature",
   vibration: "velocity",
   leakage: "leakage",
+  runTime: "time",
+  offTime: "time",
   "amps.0": "current",
   "amps.1": "current",
   "amps.2": "current",
@@ -50,9 +52,17 @@ const TEST_SLOTS: Readonly<Record<TestId, Readonly<Record<string, Dimension>>>> 
   },
   "run-standby-compare": {
     "before.dischargePressure": "pressure",
+    "before.suctionPressure": "pressure",
     "before.current": "current",
+    "before.amps.0": "current",
+    "before.amps.1": "current",
+    "before.amps.2": "current",
     "other.dischargePressure": "pressure",
+    "other.suctionPressure": "pressure",
     "other.current": "current",
+    "other.amps.0": "current",
+    "other.amps.1": "current",
+    "other.amps.2": "current",
   },
   "discharge-valve-look": {
     stem: "length",
@@ -142,6 +152,8 @@ const TEST_SLOTS: Readonly<Record<TestId, Readonly<Record<string, Dimension>>>> 
   "hand-mode": {
     current: "current",
     dischargePressure: "pressure",
+    fall: "length",
+    over: "time",
   },
   "float-lift": {
     startsAt: "length",

@@ -112,7 +112,7 @@ export function possible(where: TestConditions, s: Situation): boolean {
     !where.notFamilies?.includes(s.family) &&
     (where.installations?.includes(s.installation) ?? true) &&
     !where.notInstallations?.includes(s.installation) &&
-    !(where.needsStandby && !s.standby) &&
+    !(where.needsStandby && !s.standby && s.variant !== "twin-head") &&
     !(where.notClosedLoop && inCircuit(s)) &&
     (needsGauge === undefined ||
       (needsGauge === "any" ? has("suction") || has("discharge") : has(needsGauge)))

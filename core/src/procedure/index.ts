@@ -1,4 +1,4 @@
-export { captureOf } from "./captures/index.ts";
+export { captureOf, groupsFor } from "./captures/index.ts";
 export type {
   Captured,
   CaptureContext,

@@ -49,6 +49,17 @@ describe("a visit as a case", () => {
     expect(json.snapshots?.[0]).not.toHaveProperty("suctionPressure");
   });
 
+  it("has a cycle where both its parts were timed, in place of the register's", () => {
+    const written = { ...PUMP.written, sump: { area: "0.5 m2", startsPerHour: 4 } };
+    const run = reading(1, "40 s", "runTime");
+    expect(caseOf([run], { written }).sump).toEqual(written.sump);
+    const both = caseOf([run, reading(2, "3 min", "offTime")], { written });
+    expect(both.sump).toMatchObject({ area: "0.5 m2", runTime: "40 s", offTime: "3 min" });
+    const file = readCase(both);
+    expect(file.ok && file.value.sump?.startsPerHour).toBeUndefined();
+    expect(file.ok && file.value.sump?.offTime?.si).toBe(180);
+  });
+
   it("takes what is being typed before what is kept", () => {
     const state = foldEntries([reading(1, "1 bar")]);
     const typing = new Map([["as found/suctionPressure", "-6.2 inHg"]]);

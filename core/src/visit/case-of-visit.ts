@@ -91,8 +91,10 @@ export function caseOfVisit(
   const tests = [...state.outcomes].map(([test, { outcome }]) =>
     testOf(basis, state, read, test, outcome),
   );
+  const cycle = cycleOf(read);
   return {
     ...basis.written,
+    ...(cycle ? { sump: { ...basis.written.sump, ...cycle } } : {}),
     snapshots: [...snapshots, ...tests.flatMap((t) => (t.after ? [t.after] : []))],
     observations: { present: [...new Set([...present, ...told])], absent },
     tests: tests.map((t) => t.test),
@@ -109,6 +111,13 @@ const reader =
     const kept = state.readings.get(key);
     return typing.get(key) ?? (kept && kept.si !== null ? kept.raw : undefined);
   };
+
+/** How long it runs and stands, where both were timed today: the register's own figures are older. */
+function cycleOf(read: Reader): WrittenCase["sump"] | undefined {
+  const [runTime] = values(read, "as found", "runTime");
+  const [offTime] = values(read, "as found", "offTime");
+  return runTime && offTime ? { runTime, offTime, startsPerHour: null } : undefined;
+}
 
 /** A test with what was captured for it; readings after it become a snapshot of their own. */
 function testOf(basis: VisitBasis, state: VisitState, read: Reader, test: TestId, outcome: string) {

@@ -1,5 +1,5 @@
 /** The strips of a valve position on this pump: which readings it asks for, one row each. */
-import { dimensionAt, type PositionSlot } from "../case/index.ts";
+import { dimensionAt, type Family, type PositionSlot } from "../case/index.ts";
 import type { Dimension, UnitSystem } from "../quantity/index.ts";
 import type { Instrument } from "./gauges.ts";
 import { canned, type PumpFacts, submergedSet } from "./pump-facts.ts";
@@ -73,6 +73,8 @@ const motor = (p: PumpFacts) =>
   p.driver !== "engine" && !(p.driver === "unknown" && p.family === "dry-priming");
 const threePhase = (p: PumpFacts) => motor(p) && p.driver !== "1-phase";
 const singlePhase = (p: PumpFacts) => p.driver === "1-phase";
+/** Families that are started and stopped by a float, a pressure switch or a vessel. */
+const CYCLING: readonly Family[] = ["sump", "borehole", "jet-shallow", "jet-deep", "multistage"];
 const TEMPERATURE = { metric: ["degC", "degF"], us: ["degF", "degC"] } as const;
 
 const phase = (i: 0 | 1 | 2, kind: "amps" | "volts"): Row => ({
@@ -231,6 +233,24 @@ const ROWS: readonly Row[] = [
     rank: "more",
     tool: "watch",
     when: shaftInSight,
+  },
+  {
+    slot: "runTime",
+    name: "Runs for",
+    metric: ["s", "min"],
+    us: ["s", "min"],
+    rank: "more",
+    tool: "watch",
+    when: (p) => CYCLING.includes(p.family) && motor(p),
+  },
+  {
+    slot: "offTime",
+    name: "Stands for",
+    metric: ["s", "min"],
+    us: ["s", "min"],
+    rank: "more",
+    tool: "watch",
+    when: (p) => CYCLING.includes(p.family) && motor(p),
   },
   {
     slot: "vibration",

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { caseFrom, LF2_READ, pumpJson } from "../../../testing/cases.ts";
+import { simulated } from "../../../testing/simulated.ts";
 import { diagnoseFully } from "../../diagnosis/index.ts";
 import { type Figure, figuresOf } from "./index.ts";
 
@@ -97,5 +98,26 @@ describe("figures with how they were worked out", () => {
   it("are none for a visit without readings", () => {
     const file = caseFrom({ ...pumpJson("LF-2"), observations: { present: ["noise.none"] } });
     expect(figuresOf(file, diagnoseFully(file), "metric")).toEqual([]);
+  });
+});
+
+describe("a pit's cycle", () => {
+  const pit = (sump: object) => {
+    const levels = { area: "0.5 m2", onLevel: "0.6 m", offLevel: "0.2 m" };
+    const file = caseFrom({ ...simulated("OG-3", "healthy", 0), sump: { ...levels, ...sump } });
+    const list = figuresOf(file, diagnoseFully(file), "metric");
+    return (id: string) => list.find((f) => f.id === id)?.text;
+  };
+
+  it("gives flow, inflow and starts from run, stop and what lies between the levels", () => {
+    // 0.2 m³ in 40 s, filled again in 200 s: 18 + 3.6 m³/h; 3600 s / 240 s.
+    const figure = pit({ runTime: "40 s", offTime: "200 s", limit: 12 });
+    expect(figure("cycle-flow")).toBe("21.6 m³/h");
+    expect(figure("cycle-inflow")).toBe("3.60 m³/h");
+    expect(figure("starts-per-hour")).toBe("15 of 12");
+  });
+
+  it("says nothing while only one of the two was timed", () => {
+    expect(pit({ runTime: "40 s" })("starts-per-hour")).toBeUndefined();
   });
 });

@@ -3,6 +3,7 @@ import type { CaseFile } from "../../case/index.ts";
 import type { Diagnosis } from "../../diagnosis/index.ts";
 import type { UnitSystem } from "../../quantity/index.ts";
 import { leadingOf } from "../../visit/index.ts";
+import { CYCLE_FIGURES } from "./cycle.ts";
 import { DRIVE_FIGURES } from "./drive.ts";
 import { DUTY_FIGURES } from "./duty.ts";
 import type { Figure, FigureInputs } from "./figure.ts";
@@ -17,7 +18,11 @@ export function figuresOf(file: CaseFile, d: Diagnosis, units: UnitSystem): Figu
   if (!parts) return [];
   const snapshot = leadingOf(file.snapshots);
   const worked: FigureInputs = { file, situation, parts, units, snapshot };
-  return [...DUTY_FIGURES, ...SUCTION_FIGURES, ...DRIVE_FIGURES, ...PLACE_FIGURES].flatMap(
-    (work) => work(worked) ?? [],
-  );
+  return [
+    ...DUTY_FIGURES,
+    ...CYCLE_FIGURES,
+    ...SUCTION_FIGURES,
+    ...DRIVE_FIGURES,
+    ...PLACE_FIGURES,
+  ].flatMap((work) => work(worked) ?? []);
 }

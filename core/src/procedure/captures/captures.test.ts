@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { readCase, TEST_IDS, TEST_OUTCOMES, type TestId } from "../../case/index.ts";
 import { parseReading } from "../../quantity/index.ts";
 import { factsFor } from "../../../testing/facts.ts";
-import { CAPTURES, type CaptureContext, captureOf } from "./index.ts";
+import { CAPTURES, type CaptureContext, captureOf, groupsFor } from "./index.ts";
 import { caseReadings, readAfter } from "../../visit/test-readings.ts";
 
 const CONTEXT: CaptureContext = {
@@ -29,6 +29,52 @@ function play(test: TestId, typed: Record<string, string>, context = CONTEXT) {
     return read.value.mean;
   }, context);
 }
+
+describe("two pumps side by side", () => {
+  const at = (own: readonly number[], other: readonly number[], rest = {}) =>
+    play("run-standby-compare", {
+      ...Object.fromEntries(own.map((v, i) => [`before.amps.${i}`, `${v} A`])),
+      ...Object.fromEntries(other.map((v, i) => [`other.amps.${i}`, `${v} A`])),
+      ...rest,
+    });
+
+  it("blame the supply where both are high on the same phase, and the one that is high alone", () => {
+    expect(at([1.6, 1.9, 1.6], [1.5, 1.8, 1.5])?.say).toMatch(/Both draw most on L2.*the supply/);
+    expect(at([1.9, 1.6, 1.6], [1.5, 1.5, 1.8])?.say).toMatch(/L1.*L3.*not the supply/);
+    expect(at([1.6, 1.9, 1.6], [1.6, 1.6, 1.61])?.say).toMatch(/Only this one is uneven, L2/);
+    expect(at([1.6, 1.6, 1.61], [1.6, 1.6, 1.6])?.say).toMatch(/even/);
+  });
+
+  it("are compared by what each adds, where both suctions were read", () => {
+    const outlets = { "before.dischargePressure": "2.0 bar", "other.dischargePressure": "2.5 bar" };
+    expect(at([], [], outlets)?.outcome).toBe("this-worse");
+    const inlets = { "before.suctionPressure": "0.5 bar", "other.suctionPressure": "1.0 bar" };
+    expect(at([], [], { ...outlets, ...inlets })?.outcome).toBe("alike");
+  });
+
+  it("ask three currents of three phases and one of one", () => {
+    const row = captureOf("run-standby-compare");
+    if (!row) throw new Error("no such test");
+    const facts = factsFor({ family: "inline-circulator" });
+    const slots = (driver: "3-phase" | "1-phase" | "engine") =>
+      groupsFor(row, { ...facts, driver }).flatMap((g) => g.fields.map((f) => f.slot));
+    expect(slots("3-phase")).toContain("other.amps.2");
+    expect(slots("1-phase")).toContain("other.current");
+    expect(slots("1-phase")).not.toContain("other.amps.2");
+    expect(slots("engine").filter((s) => /amps|current/.test(s))).toEqual([]);
+  });
+});
+
+describe("a pump run by hand past its float", () => {
+  it("pumps when its level falls, and not because there is pressure", () => {
+    expect(play("hand-mode", { dischargePressure: "0.8 bar" })?.outcome).toBeUndefined();
+    expect(play("hand-mode", { dischargePressure: "0.8 bar", fall: "0 cm" })?.outcome).toBe(
+      "runs-no-flow",
+    );
+    expect(play("hand-mode", { fall: "12 cm" })?.outcome).toBe("pumps");
+    expect(play("hand-mode", { current: "0 A", fall: "12 cm" })?.outcome).toBe("wont-run");
+  });
+});
 
 describe("captures", () => {
   it("exist once for every test", () => {

@@ -8,7 +8,16 @@ import {
   windings,
 } from "../../drive/index.ts";
 import { formatNumber, formatSi, toUnit } from "../../quantity/index.ts";
-import { amps, type Captured, type CaptureRow, length, plain, pressure, three } from "./row.ts";
+import {
+  amps,
+  type Captured,
+  type CaptureRow,
+  length,
+  plain,
+  pressure,
+  three,
+  time,
+} from "./row.ts";
 
 const ohms =
   (...units: readonly string[]) =>
@@ -30,6 +39,8 @@ const OPEN_RATIO = 20;
 const SHORT_RATIO = 0.05;
 /** Below this the phases count as even [%]. */
 const EVEN = 5;
+/** A level that has fallen by less than this has stayed [m]. */
+const FALLS = 0.01;
 /** Two readings of a fixed gauge or a throw differ by so much by themselves. */
 const GAUGE_PLAY = { share: 0.02, pressure: 2000, throw: 0.1 };
 
@@ -41,15 +52,29 @@ export const DRIVE_CAPTURES: readonly CaptureRow[] = [
         name: "In hand",
         fields: [amps("current", "Current"), pressure("dischargePressure", "Discharge gauge")],
       },
+      {
+        name: "Its level meanwhile",
+        fields: [length("fall", "Falls by", true), time("over", "Within")],
+        when: (p) => p.installation === "submerged",
+      },
     ],
-    read: (at) => {
-      const current = at("current");
-      const head = at("dischargePressure");
+    read: (at, { units }) => {
+      const [current, head, fall] = [at("current"), at("dischargePressure"), at("fall")];
       if (current !== undefined && current < 0.05)
         return { say: "No current: it does not run.", outcome: "wont-run" };
+      if (fall !== undefined)
+        return fall > FALLS
+          ? {
+              say: `The level falls by ${formatSi(fall, "length", units)}: it pumps.`,
+              outcome: "pumps",
+            }
+          : { say: "It runs and the level stays: nothing leaves.", outcome: "runs-no-flow" };
       if (head === undefined) return undefined;
+      // Against a plugged line there is pressure, and no flow.
       return head > 5000
-        ? { say: "It runs and makes pressure.", outcome: "pumps" }
+        ? {
+            say: "It makes pressure, as it does against a plugged line: that anything leaves, a falling level or a flow shows.",
+          }
         : { say: "It runs and makes no pressure.", outcome: "runs-no-flow" };
     },
   },

@@ -13,6 +13,8 @@ export type {
   CaptureRow,
 } from "./row.ts";
 
+export { groupsFor } from "./row.ts";
+
 export const CAPTURES: readonly CaptureRow[] = [
   ...LISTEN_CAPTURES,
   ...GAUGE_CAPTURES,

@@ -1,12 +1,28 @@
 /** Captures of the tests for eye and ear. */
 import { formatNumber, formatSi } from "../../quantity/index.ts";
 import { improvedIfUp, moved, twice } from "./change.ts";
-import { amps, type CaptureRow, flow, length, plain, pressure, time } from "./row.ts";
+import {
+  amps,
+  type CaptureContext,
+  type Captured,
+  type CaptureGroup,
+  type CaptureReading,
+  type CaptureRow,
+  flow,
+  length,
+  plain,
+  pressure,
+  three,
+  time,
+} from "./row.ts";
 
 const DISCHARGE = pressure("dischargePressure", "Discharge gauge");
+const SUCTION = pressure("suctionPressure", "Suction gauge");
 const FLOW = flow("flow", "Flow");
 /** A level that rises by less than this has stayed [m]. */
 const STAYED = 0.005;
+/** Above this over the mean the highest phase of a motor counts as uneven [%]. */
+const UNEVEN = 3;
 /** Share of the expected flow under which a drawdown is too slow. */
 const SLOW = 0.87;
 
@@ -48,26 +64,12 @@ export const LISTEN_CAPTURES: readonly CaptureRow[] = [
   },
   {
     test: "run-standby-compare",
-    groups: [
-      {
-        name: "This pump",
-        fields: [prefix("before", DISCHARGE), prefix("before", amps("current", "Current"))],
-      },
-      {
-        name: "The standby",
-        fields: [prefix("other", DISCHARGE), prefix("other", amps("current", "Current"))],
-      },
-    ],
-    read: (at, { units }) => {
-      const [own, other] = [at("before.dischargePressure"), at("other.dischargePressure")];
-      const how = moved(own, other, "pressure");
-      if (how === undefined || own === undefined || other === undefined) return undefined;
-      const apart = formatSi(Math.abs(own - other), "pressure", units);
-      return how === "same"
-        ? { say: `Alike: ${apart} apart.`, outcome: "alike" }
-        : how === "up"
-          ? { say: `This one is ${apart} lower.`, outcome: "this-worse" }
-          : { say: `The standby is ${apart} lower.`, outcome: "standby-worse" };
+    groups: [...headGroups("before", "This one"), ...headGroups("other", "The other one")],
+    read: (at, context) => {
+      const heads = comparedHeads(at, context);
+      const phases = sharedPhase(at);
+      if (!heads) return phases ? { say: phases } : undefined;
+      return { ...heads, say: phases ? `${heads.say} ${phases}` : heads.say };
     },
   },
   {
@@ -156,4 +158,63 @@ export const LISTEN_CAPTURES: readonly CaptureRow[] = [
 
 function prefix<T extends { readonly slot: string }>(when: string, field: T): T {
   return { ...field, slot: `${when}.${field.slot}` };
+}
+
+/** Both gauges and the currents of one of two pumps that stand side by side. */
+function headGroups(when: string, name: string): CaptureGroup[] {
+  const gauges = { name, fields: [prefix(when, DISCHARGE), prefix(when, SUCTION)] };
+  return [
+    gauges,
+    {
+      name: `${name}, each phase`,
+      compact: true,
+      fields: three(`${when}.amps`, amps),
+      when: (p) => p.driver === "3-phase" || p.driver === "unknown",
+    },
+    {
+      name: `${name}, its current`,
+      fields: [prefix(when, amps("current", "Current"))],
+      when: (p) => p.driver === "1-phase",
+    },
+  ];
+}
+
+/** Which of two pumps makes less pressure, by both gauges where both were read. */
+function comparedHeads(at: Captured, { units }: CaptureContext): CaptureReading | undefined {
+  const raised = (when: string) => {
+    const [out, into] = [at(`${when}.dischargePressure`), at(`${when}.suctionPressure`)];
+    return { out, rise: out === undefined || into === undefined ? undefined : out - into };
+  };
+  const [own, other] = [raised("before"), raised("other")];
+  const both = own.rise !== undefined && other.rise !== undefined;
+  const [a, b] = both ? [own.rise, other.rise] : [own.out, other.out];
+  const how = moved(a, b, "pressure");
+  if (how === undefined || a === undefined || b === undefined) return undefined;
+  const apart = formatSi(Math.abs(a - b), "pressure", units);
+  if (how === "same") return { say: `Alike: ${apart} apart.`, outcome: "alike" };
+  return how === "up"
+    ? { say: `This one makes ${apart} less.`, outcome: "this-worse" }
+    : { say: `The other one makes ${apart} less.`, outcome: "standby-worse" };
+}
+
+/** What the highest phases of two motors on one supply say: the same one is the supply's, another the motor's. */
+function sharedPhase(at: Captured): string | undefined {
+  const [own, other] = ["before", "other"].map((when) => {
+    const list = [0, 1, 2].map((i) => at(`${when}.amps.${i}`));
+    if (!list.every((v) => v !== undefined)) return undefined;
+    const mean = list.reduce((sum, v) => sum + v, 0) / 3;
+    const most = Math.max(...list);
+    return { phase: list.indexOf(most) + 1, percent: mean > 0 ? 100 * (most / mean - 1) : 0 };
+  });
+  if (!own || !other) return undefined;
+  const show = (h: { phase: number; percent: number }) =>
+    `L${h.phase} by ${formatNumber(h.percent, 2)} %`;
+  const [ownHigh, otherHigh] = [own.percent > UNEVEN, other.percent > UNEVEN];
+  if (ownHigh && otherHigh)
+    return own.phase === other.phase
+      ? `Both draw most on L${own.phase} (${formatNumber(own.percent, 2)} and ${formatNumber(other.percent, 2)} % over their means): that comes with the supply.`
+      : `This one draws most on ${show(own)}, the other on ${show(other)}: that is not the supply's alone.`;
+  if (ownHigh) return `Only this one is uneven, ${show(own)}: its terminals or its winding.`;
+  if (otherHigh) return `Only the other one is uneven, ${show(other)}.`;
+  return "The currents of both are even.";
 }

@@ -22,6 +22,8 @@ export interface CaptureGroup {
   readonly fields: readonly CaptureField[];
   /** Narrow strips in a row: three currents of a hook-up. */
   readonly compact?: boolean;
+  /** Pumps that have what it asks for; all where left out. */
+  readonly when?: (pump: PumpFacts) => boolean;
 }
 
 /** SI mean of a strip, by slot; undefined while it is not read. */
@@ -101,5 +103,8 @@ export const time = (slot: string, name: string): CaptureField => ({
   ...plain(slot, name, "time", "s", "min"),
   timed: true,
 });
+/** The groups of a test that belong to a pump. */
+export const groupsFor = ({ groups }: CaptureRow, pump: PumpFacts): readonly CaptureGroup[] =>
+  groups.filter((g) => g.when?.(pump) ?? true);
 export const three = (stem: string, field: (slot: string, name: string) => CaptureField) =>
   [0, 1, 2].map((i) => field(`${stem}.${i}`, `L${i + 1}`));

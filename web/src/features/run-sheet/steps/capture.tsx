@@ -7,6 +7,7 @@ import {
   type CaptureContext,
   type CaptureField,
   captureOf,
+  groupsFor,
   type CaptureReading,
 } from "@yard-tack/core/procedure";
 import { parseReading, type UnitSystem } from "@yard-tack/core/quantity";
@@ -48,13 +49,14 @@ export function Capture({
   if (!capture || !row) return null;
   const label = `test:${test}` as const;
   const read = readingOfCapture(sheet, units, view, test);
-  const timed = capture.groups.flatMap((g) => g.fields).find((f) => f.timed);
+  const groups = groupsFor(capture, sheet.facts);
+  const timed = groups.flatMap((g) => g.fields).find((f) => f.timed);
   const after = [...sheet.state.readings.keys()].some((k) => k.startsWith(`${label}/after.`));
   const noAfter = notedText(sheet.state, { topic: "no-after", test });
   const waits = capture.asksAfter === true && !after && noAfter === undefined;
   return (
     <div className={classes.capture} data-capture={test}>
-      {capture.groups.map((g) => (
+      {groups.map((g) => (
         <fieldset
           key={g.name}
           className={classes.captureGroup}

@@ -24,6 +24,7 @@ import { Choice } from "../choice";
 import { GaugePanel } from "../gauge-panel";
 import { SheetStrip } from "../sheet-strip";
 import { takeOver } from "../take-over";
+import { CycleTaps } from "../timing/cycle-taps";
 import { DropCounter } from "../timing/drop-counter";
 import { Watch } from "../timing/watch";
 import type { Sheet } from "../use-sheet";
@@ -251,6 +252,13 @@ function Below({
   if (slot.slot === "volts.2") return <VoltsBetween sheet={sheet} />;
   if (slot.slot === "leakage") {
     return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw)} />;
+  }
+  if (slot.slot === "runTime") {
+    const take = (run: string, off: string) => {
+      takeOver(sheet, snapshot, "runTime", run);
+      takeOver(sheet, snapshot, "offTime", off);
+    };
+    return <CycleTaps onTake={take} />;
   }
   if (slot.slot === "vibration" && si !== undefined) {
     return <p className={classes.advice}>{vibrationWords(vibrationZone(si))}</p>;
