@@ -133,6 +133,35 @@ const STORIES: readonly Story[] = [
     seen: ["suction.pipe-above-source"],
     side: /^(Pump|System)/,
   },
+  {
+    tag: "TH-1",
+    cause: "worn-rings",
+    severity: 0.3,
+    line: "the yearly test came out low",
+    told: ["complaint.low-pressure", "onset.gradual"],
+    notThere: ["discharge.valve-part-closed", "discharge.leak-seen"],
+    side: /^Pump/,
+  },
+  {
+    tag: "QO-4",
+    cause: "npsh-shortfall",
+    severity: 3,
+    line: "rattles on warm afternoons",
+    told: ["complaint.noisy", "onset.seasonal-warm"],
+    seen: ["noise.gravel"],
+    side: /^System/,
+    phone: true,
+  },
+  {
+    tag: "LF-1",
+    cause: "discharge-gauge-fault",
+    severity: 0.15,
+    line: "the gauge shows less than last year",
+    told: ["complaint.low-pressure"],
+    seen: ["noise.none"],
+    side: /gauge|Gauge|instrument/,
+    phone: true,
+  },
 ];
 
 /** What the gauges, the meter and the clamp of this pump show under its cause, by slot. */

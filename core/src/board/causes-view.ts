@@ -5,6 +5,7 @@ import {
   type Diagnosis,
   headUnder,
   itemName,
+  readingsTogether,
   readingValue,
 } from "../diagnosis/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
@@ -88,8 +89,14 @@ function causeView(d: Diagnosis, index: number, pictured: boolean, units: UnitSy
   if (!cause) throw new Error(`no cause at ${index}`);
   const { row } = cause;
   const weighed = posterior.items.map((item) => ({ item, bits: posterior.bits(item, index) }));
-  const sum = (sign: number) =>
-    weighed.reduce((s, w) => (w.bits * sign >= WORTH_SAYING ? s + w.bits * sign : s), 0);
+  // Readings that bear each other out say more together than one by one.
+  const ofReadings = posterior.bitsOfReadings(index);
+  const sum = (sign: number) => {
+    const all = weighed.filter((w) => w.bits * sign >= WORTH_SAYING);
+    const total = (list: typeof all) => list.reduce((s, w) => s + w.bits * sign, 0);
+    const read = total(all.filter((w) => w.item.reading));
+    return total(all) - read + Math.max(read, ofReadings * sign);
+  };
   const [strongest] = weighed.toSorted((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
   return {
     id: row.id,
@@ -99,9 +106,10 @@ function causeView(d: Diagnosis, index: number, pictured: boolean, units: UnitSy
     bitsFor: sum(1),
     bitsAgainst: sum(-1),
     decisive:
-      strongest && Math.abs(strongest.bits) >= WORTH_SAYING
+      readingsTogether(posterior, index, strongest?.bits ?? 0) ??
+      (strongest && Math.abs(strongest.bits) >= WORTH_SAYING
         ? itemName(strongest.item, units)
-        : "nothing read tells either way",
+        : "nothing read tells either way"),
     readings: weighed.flatMap(({ item: { reading }, bits }) => {
       if (!reading) return [];
       const predicted = cause.predicted.get(reading.id);

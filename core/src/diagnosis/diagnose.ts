@@ -34,7 +34,7 @@ import { evidencePhrase, readingValue } from "./words.ts";
 import { worthInWords } from "./worth.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.6.1";
+export const ENGINE_VERSION = "0.6.2";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;
@@ -298,6 +298,7 @@ const CARRIES = 0.3;
 
 /** Whether more than a story on the phone speaks for a cause. */
 const isCarried = (posterior: Posterior, index: number): boolean =>
+  posterior.bitsOfReadings(index) > CARRIES ||
   posterior.items.some((item) => {
     const told = item.observation && ["complaint", "onset"].includes(groupOf(item.observation));
     return !told && !isSilence(item) && posterior.bits(item, index) > CARRIES;

@@ -9,6 +9,7 @@ import type { Posterior, PosteriorCause } from "./posterior.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
 import { type PumpHistory, REPEAT_DAYS, type Situation, type Snapshot } from "../visit/index.ts";
 import { sinceFingerprint } from "./since-fingerprint.ts";
+import { readingsTogether } from "./together.ts";
 import { itemName, readingValue } from "./words.ts";
 import { worthInWords } from "./worth.ts";
 
@@ -100,6 +101,8 @@ function decisive(
     .map((item) => ({ item, bits: posterior.bits(item, index) }))
     .sort((a, b) => b.bits - a.bits);
   const [best] = ranked;
+  const together = readingsTogether(posterior, index, best?.bits ?? 0);
+  if (together !== undefined) return [`Strongest sign of “${lower(cause.row.name)}”: ${together}.`];
   if (!best || best.bits < DECISIVE) {
     return [
       `Nothing read points clearly to “${lower(cause.row.name)}”: it leads because it is common here and the others fit worse.`,

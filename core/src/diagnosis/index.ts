@@ -7,6 +7,7 @@ export { CAUTIONS, cautionRow, DEFERENCE } from "./tables/cautions.ts";
 export type { CautionRow } from "./tables/cautions.ts";
 export { diagnose, diagnoseFully, ENGINE_VERSION, hasRating, measured } from "./diagnose.ts";
 export { dutyResult, motorResult, npshResult } from "./parts-result.ts";
+export { readingsTogether } from "./together.ts";
 export { itemName, readingValue } from "./words.ts";
 export { headUnder } from "./model/operating-state.ts";
 export type { Diagnosis } from "./diagnose.ts";

@@ -43,6 +43,11 @@ export interface Posterior {
   }[];
   /** Bits each item speaks for a cause: change of its log odds when the item is left out. */
   readonly bits: (item: EvidenceItem, causeIndex: number) => number;
+  /**
+   * Bits all readings together speak for a cause. Readings that agree count for little one by one, since each is
+   * borne out by the others: what they say together is more than their sum.
+   */
+  readonly bitsOfReadings: (causeIndex: number) => number;
   /** How likely it is that nothing worth the name flows as the pump stands: dry, shut in, or not turning. */
   readonly nothingFlows: number;
   /** Probability of every cause with one item left out, in the order of `causes`. */
@@ -121,6 +126,7 @@ export function posteriorOf(situation: Situation): Posterior {
     ),
   );
   const odds = logOdds(log);
+  let unread: readonly number[] | undefined;
   const spared = new Map<EvidenceItem, readonly number[]>();
   return {
     causes: causes.map((row, c) =>
@@ -134,6 +140,13 @@ export function posteriorOf(situation: Situation): Posterior {
       const without = spared.get(item) ?? logOdds(leftOut(item));
       spared.set(item, without);
       return ((odds[c] ?? 0) - (without[c] ?? 0)) / Math.LN2;
+    },
+    bitsOfReadings: (c) => {
+      if (prepared.every((p) => p.readings.length === 0)) return 0;
+      unread ??= logOdds(
+        log.map((l, k) => l - (weighed[k]?.logTotal ?? 0) + (weighed[k]?.logUnread ?? 0)),
+      );
+      return ((odds[c] ?? 0) - (unread[c] ?? 0)) / Math.LN2;
     },
     nothingFlows: causes.reduce((sum, _, c) => {
       const sizes = weighed[c]?.sizes() ?? [];

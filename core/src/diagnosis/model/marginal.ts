@@ -42,6 +42,8 @@ export interface Weighed {
   readonly logWithout: readonly number[];
   /** By impression. */
   readonly logUnnoticed: readonly number[];
+  /** Without any of the readings. */
+  readonly logUnread: number;
   readonly severity: SeverityBand;
   /** At the likeliest size; worked out when asked for. */
   readonly picture: () => Picture;
@@ -242,6 +244,7 @@ export function scales(
         logTotal,
         logWithout: withoutEach(nodes),
         logUnnoticed: chances.map((_, i) => logSum(nodes.map((n) => n.log - (n.seen[i] ?? 0)))),
+        logUnread: logSum(nodes.map((n) => n.besides + n.o.own.log)),
         severity: row.severityMeans ? severityOf(nodes, logTotal) : null,
         picture: once(() => pictureOf(prepared, top.o)),
         sizes: once(() => sizesOf(prepared, noticed.snapshot, nodes, logTotal)),

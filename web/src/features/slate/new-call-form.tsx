@@ -11,6 +11,7 @@ import { useActionForm } from "@/shell/use-action-form";
 import { callFields } from "./call-fields";
 import { type Choices, choicesFor } from "./choices";
 import { takeCall } from "./new-call";
+import { toldOf } from "./told-chips";
 import classes from "./new-call.module.css";
 
 const CHIPS = OBSERVATIONS.filter(
@@ -48,6 +49,17 @@ export function NewCallForm({
     if (first.more) find(settled);
   }, [first.more, settled]);
   const [codes, setCodes] = useState<readonly string[]>([]);
+  // Until the pump's own are known, or when they cannot be had, all of them stand there.
+  const [told, setTold] = useState<{ pump: string; ids: readonly string[] | undefined }>();
+  const { pump } = form.values;
+  const ask = useEffectEvent((of: string) =>
+    search(async () => setTold({ pump: of, ids: await toldOf(of).catch(() => undefined) })),
+  );
+  useEffect(() => {
+    if (pump !== "") ask(pump);
+  }, [pump]);
+  const own = told?.pump === pump ? told.ids : undefined;
+  const chips = CHIPS.filter((o) => !own || codes.includes(o.id) || own.includes(o.id));
   const toggle = (id: string) =>
     setCodes(codes.includes(id) ? codes.filter((c) => c !== id) : [...codes, id]);
   return (
@@ -84,7 +96,7 @@ export function NewCallForm({
           <TextInput label="What is wrong, in a line" {...field("complaint")} />
           <fieldset className={classes.chips}>
             <legend>And by chips</legend>
-            {CHIPS.map((o) => (
+            {chips.map((o) => (
               <button
                 key={o.id}
                 type="button"

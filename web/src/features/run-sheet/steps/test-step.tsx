@@ -44,8 +44,9 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
       ) : null}
       {view && !view.stop && !active && tests.length === 0 ? (
         <p className={classes.stop} data-testid="read-again">
-          No test is left here that tells more, and the readings do not agree yet.{" "}
-          {view.notes.filter((n) => n.includes("again")).join(" ")}
+          No test is left here that tells more.{" "}
+          {view.notes.filter((n) => n.includes("again")).join(" ") ||
+            "What was read does not carry a verdict yet: a further reading may, or the visit ends as not reproduced."}
         </p>
       ) : null}
       {active ? (
