@@ -65,3 +65,17 @@ test("a pump is renamed and moved, its place is renamed, and two places become o
   await page.goto("/yard");
   await expect(page.getByText("Orrowick Palm House")).toHaveCount(0);
 });
+
+test("a call asks of a pump what can be true of it", async ({ page }) => {
+  await page.goto("/call");
+  const slow = page.getByRole("button", { name: "slow to prime", exact: true });
+  const choose = async (tag: string) => {
+    const option = page.getByRole("option", { name: new RegExp(`^${tag}\\b`) });
+    await page.getByLabel("Pump").selectOption({ label: (await option.textContent()) ?? "" });
+  };
+  await expect(slow).toBeVisible();
+  await choose("BI-1");
+  await expect(slow).toHaveCount(0);
+  await choose("MG-1");
+  await expect(slow).toBeVisible();
+});

@@ -44,9 +44,12 @@ export function pointsOf(file: CaseFile): VisitPoint[] {
   });
 }
 
+/** Under this share of its curve's head it does not pump: empty, or turned by what flows through it. */
+const PUMPS = 0.25;
+
 /**
  * Head of a point over the curve's head at its flow, both at the curve's own speed (Q ∝ N, H ∝ N²).
- * @returns the ratio with its standard uncertainty; undefined off the curve
+ * @returns the ratio with its standard uncertainty; undefined off the curve, and where it does not pump at all
  */
 export function headRatio(
   { head, flow, speed }: VisitPoint,
@@ -57,6 +60,7 @@ export function headRatio(
   const rated = readCurve(curve, q);
   if (!rated.head || !(rated.head > 0)) return undefined;
   const value = h / rated.head;
+  if (value < PUMPS) return undefined;
   const byFlow = ((rated.headSlope ?? 0) / rated.head) * flow.u * n;
   const bySpeed = speed && curve.speed ? (2 * speed.u) / speed.value : 0;
   return { value, u: value * Math.hypot(head.u / head.value, byFlow, bySpeed) };

@@ -47,6 +47,11 @@ describe("trend", () => {
     expect(percents([...visits, visit(3, [slow])])).toEqual([0, 0, 0]);
   });
 
+  it("has no point of a pump that does not pump: an empty casing has lost no head", () => {
+    const visits = [visit(1, [point(45)], "fingerprint"), visit(2, [point(1.4)])];
+    expect(percents([...visits, visit(3, [point(20)])])).toEqual([0, -56]);
+  });
+
   it("without a fingerprint holds later visits against the first one that has readings", () => {
     const found = trendOf(curve, [visit(9, [point(40.5)]), visit(2, []), visit(3, [point(45)])]);
     expect(found?.base).toBe("first-visit");

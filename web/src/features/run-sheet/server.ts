@@ -29,7 +29,7 @@ export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
     photos: pictures,
     servedAt: new Date().toISOString(),
     people,
-    recurrence: await recurrenceOf(pump.id, new Date()),
+    recurrence: await recurrenceOf(pump.id, sheet, new Date()),
   };
 }
 

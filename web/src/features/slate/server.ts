@@ -45,7 +45,7 @@ export async function loadSlate(page = 0): Promise<Slate> {
   ]);
   return {
     calls: open.rows.map(({ sheet, pump, site, begun, before }): SlateCall => {
-      const recurrence = comesBack(before, now);
+      const recurrence = comesBack(before, sheet, now);
       return {
         id: sheet.id,
         kind: sheet.kind,

@@ -70,7 +70,13 @@ describe("log", () => {
     const pumpId = sites.flatMap((s) => s.pumps).find((p) => p.tag === "LF-2")?.id;
     if (!pumpId) throw new Error("LF-2 is there");
     const inDays = (n: number) => new Date(Date.now() + n * 86_400_000);
-    expect(await recurrenceOf(pumpId, inDays(0))).toMatchObject({ daysAgo: 60 });
-    expect(await recurrenceOf(pumpId, inDays(40))).toBeNull();
+    const told = { kind: "call", codes: ["complaint.low-flow"] } as const;
+    expect(await recurrenceOf(pumpId, told, inDays(0))).toMatchObject({ daysAgo: 60 });
+    expect(await recurrenceOf(pumpId, told, inDays(40))).toBeNull();
+    // Its strainer was choked: a seal that leaks is another story, and a round complains of nothing.
+    const leak = { kind: "call", codes: ["complaint.leaks"] } as const;
+    expect(await recurrenceOf(pumpId, leak, inDays(0))).toBeNull();
+    expect(await recurrenceOf(pumpId, { ...told, kind: "round" }, inDays(0))).toBeNull();
+    expect(await recurrenceOf(pumpId, { ...told, codes: [] }, inDays(0))).not.toBeNull();
   });
 });
