@@ -299,6 +299,7 @@ export const PLATE_KEYS = [
   "diameter",
   "seal",
   "rotation",
+  "phases",
   "power",
   "voltage",
   "current",
@@ -309,6 +310,7 @@ export const PLATE_KEYS = [
   "powerFactor",
   "efficiency",
   "capacitor",
+  "startsPerHour",
 ] as const;
 export type PlateKey = (typeof PLATE_KEYS)[number];
 

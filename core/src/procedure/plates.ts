@@ -42,6 +42,7 @@ const PLATE_FIELDS: Readonly<Record<PlateKind, readonly PlateField[]>> = {
     words("rotation", "Rotation arrow"),
   ],
   motor: [
+    of("phases", "Phases", "number", []),
     of("power", "Power", "power", ["kW", "hp"]),
     of("voltage", "Voltage", "voltage", ["V"]),
     of("current", "Full-load current", "current", ["A"]),
@@ -52,6 +53,7 @@ const PLATE_FIELDS: Readonly<Record<PlateKind, readonly PlateField[]>> = {
     of("powerFactor", "Power factor", "number", []),
     of("efficiency", "Efficiency", "number", []),
     of("capacitor", "Run capacitor", "capacitance", ["uF"], singlePhase),
+    of("startsPerHour", "Starts an hour, at most", "number", []),
     words("serial", "Serial number"),
   ],
 };
@@ -107,8 +109,10 @@ export function comparePlate(
 function valueOf(field: PlateField, text: string): number | string | { message: string } {
   if (field.holds === "words") return text.toLowerCase().replace(/\s+/g, "");
   if (field.holds === "number") {
-    const number = Number(text.replace(",", ".").replace(/\s*%$/, ""));
+    const number = Number(text.replace(",", ".").replace(/\s*(?:%|~|ph(?:ase)?s?)$/i, ""));
     if (!Number.isFinite(number)) return { message: `"${text}" is not a number.` };
+    if (field.key === "phases" && number !== 1 && number !== 3)
+      return { message: "A motor has 1 or 3 phases." };
     return text.includes("%") || number > 1.5 ? shareOf(field, number) : number;
   }
   const parsed = parseQuantity(text, field.holds);

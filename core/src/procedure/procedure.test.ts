@@ -270,6 +270,12 @@ describe("plates", () => {
     });
     expect(comparePlate(field("current"), read("14 bar"), "14 A").kind).toBe("not-understood");
   });
+  it("knows one and three phases, however the plate writes them", () => {
+    expect(comparePlate(field("phases"), read("3~"), 3).kind).toBe("agrees");
+    expect(comparePlate(field("phases"), read("1 ph"), 3)).toMatchObject({ kind: "differs" });
+    expect(comparePlate(field("phases"), read("2"), 3).kind).toBe("not-understood");
+    expect(registerValue(field("phases"), "3 phase")).toBe(3);
+  });
   it("keeps numbers as numbers for the register", () => {
     expect(registerValue(field("powerFactor"), "0,86")).toBe(0.86);
     expect(registerValue(field("efficiency"), "91 %")).toBe(0.91);
