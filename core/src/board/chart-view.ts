@@ -102,7 +102,7 @@ function bandSentence(curve: RatedCurve, tolerance: CurveTolerance | undefined):
   const percent = (v: number) => `±${formatNumber(100 * v, 2)} %`;
   const grade = GRADE_WORDS[curve.grade ?? ""] ?? `grade ${curve.grade ?? "3B"} of ISO 9906`;
   const stated = curveTolerance(curve.grade ?? "3B");
-  const small = stated.head !== tolerance.head ? ", its default below 10 kW" : "";
+  const small = stated.head !== tolerance.head ? ", its default for small pumps" : "";
   return [
     `The band is that of ${grade}${small}: ${percent(tolerance.head)} of head, ${percent(tolerance.flow)} of flow.`,
   ];

@@ -62,7 +62,7 @@ const npshMargin: Compare = ({ parts }, units) => {
     } ${metres(Math.abs(margin), units)}.`,
     tone: margin < 0 ? "now" : margin < target ? "watch" : "fine",
     workedOut:
-      "Required is the curve's 3 % figure at this flow and speed (N²). The margin wanted is the greater of 30 % of it and 1 m.",
+      "Required is the curve's 3 % figure at this flow and speed (N²). The margin wanted is the greater of 30 % of it and a fixed head, 1 m (3.3 ft).",
   };
 };
 

@@ -1,7 +1,14 @@
 /** The rest a visit can show: field curve, fire-water test, levers, lift, sweep. Reader's units. */
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { demandPlace, fireSize, type ResidualShape } from "../hydraulics/index.ts";
-import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
+import {
+  formatNumber,
+  formatRpm,
+  formatSi,
+  K95,
+  type UnitSystem,
+  toUnit,
+} from "../quantity/index.ts";
 import type { LeverModel } from "../suction/index.ts";
 import {
   fieldCurveOf,
@@ -186,6 +193,7 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
   if (rows.length === 0) return undefined;
   const study = suctionStudy(situation, parts);
   const metres = (v: number) => formatSi(v, "length", units);
+  const mouth = units === "us" ? "ft/s" : "m/s";
   const setting = (value: { value: number; unit: string } | null): string => {
     if (!value) return "";
     if (value.unit === "m3/s") return `to ${formatSi(value.value, "flow", units)}`;
@@ -206,7 +214,7 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
       name: LEVER_NAMES[r.id],
       feasible: r.feasible,
       setting: setting(r.value),
-      why: leverWords(r.reason),
+      why: leverWords(r.reason, units),
     })),
     schools: schools.map((s) => ({ name: s.name, wanted: metres(s.wanted), enough: s.enough })),
     lift: lift && {
@@ -227,7 +235,7 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
     },
     vortex:
       vortex &&
-      `Against vortices the inlet wants ${metres(vortex.needed)} of water over it (${formatNumber(vortex.velocity, 2)} m/s at its mouth)${
+      `Against vortices the inlet wants ${metres(vortex.needed)} of water over it (${formatNumber(toUnit(vortex.velocity, mouth), 2)} ${mouth} at its mouth)${
         vortex.actual === undefined
           ? "."
           : vortex.actual < vortex.needed

@@ -119,7 +119,7 @@ export function npshResult(parts: VisitParts, situation: Situation): ResultNpsh 
     unexplainedLoss: npsh.unexplainedLoss?.value ?? null,
     levers: leverRows(situation, parts).map(({ reason, ...row }) => ({
       ...row,
-      why: leverWords(reason),
+      why: leverWords(reason, "metric"),
     })),
     schools: [...schools],
     lift: lift

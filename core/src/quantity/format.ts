@@ -43,8 +43,8 @@ const SHOWN: Readonly<Record<UnitSystem, Readonly<Record<Dimension, Unit>>>> = {
     time: "min",
     volume: "gal",
     area: "ft2",
-    density: "kg/m3",
-    viscosity: "mm2/s",
+    density: "lb/ft3",
+    viscosity: "cSt",
     angle: "deg",
   },
 };
@@ -67,6 +67,10 @@ const PRETTY: Readonly<Record<string, string>> = {
   mohm: "mΩ",
   uF: "µF",
   "kg/cm2": "kg/cm²",
+  "kg/m3": "kg/m³",
+  "lb/ft3": "lb/ft³",
+  "mm2/s": "mm²/s",
+  "m2/s": "m²/s",
   mH2O: "m H₂O",
   ftH2O: "ft H₂O",
 };
@@ -90,6 +94,12 @@ export function formatNumber(value: number, digits = 3): string {
 export function formatSi(si: number, dimension: Dimension, system: UnitSystem, digits = 3): string {
   const unit = shownUnit(dimension, system);
   return `${formatNumber(toUnit(si, unit), digits)} ${prettyUnit(unit)}`;
+}
+
+/** An absolute pressure as weather and vapour are told: kPa, or psi. @param pa - [Pa] */
+export function formatAbsolute(pa: number, system: UnitSystem, digits = 4): string {
+  const unit = system === "us" ? "psi" : "kPa";
+  return `${formatNumber(toUnit(pa, unit), digits)} ${unit} abs`;
 }
 
 /** A speed in whole turns a minute: "2 945 rpm" would be misread, so there is no space inside. */

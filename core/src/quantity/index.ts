@@ -21,7 +21,14 @@ export {
   repeats,
 } from "./uncertain.ts";
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
-export { formatNumber, formatRpm, formatSi, prettyUnit, shownUnit } from "./format.ts";
+export {
+  formatAbsolute,
+  formatNumber,
+  formatRpm,
+  formatSi,
+  prettyUnit,
+  shownUnit,
+} from "./format.ts";
 export type { UnitSystem } from "./format.ts";
 export { spokenUnit } from "./spoken.ts";
 export { normalAt, normalDraws } from "./draws.ts";

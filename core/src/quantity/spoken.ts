@@ -80,8 +80,10 @@ const SPOKEN: Readonly<Record<Unit, string>> = {
   in2: "square inches",
   "kg/m3": "kilograms per cubic metre",
   "kg/L": "kilograms per litre",
+  "lb/ft3": "pounds per cubic foot",
   "m2/s": "square metres per second",
   "mm2/s": "square millimetres per second",
+  cSt: "centistokes",
   deg: "degrees",
 };
 

@@ -64,7 +64,8 @@ export const GRAVITY = 9.80665;
 
 const INCH = 0.0254;
 const FOOT = 0.3048;
-const POUND_FORCE = 0.45359237 * GRAVITY;
+const POUND = 0.45359237;
+const POUND_FORCE = POUND * GRAVITY;
 const PSI = POUND_FORCE / INCH ** 2;
 const MM_MERCURY = 133.322387415;
 const US_GALLON = 231 * INCH ** 3;
@@ -168,8 +169,10 @@ export const UNITS = [
   { symbol: "in2", dimension: "area", factor: INCH ** 2 },
   { symbol: "kg/m3", dimension: "density", factor: 1 },
   { symbol: "kg/L", dimension: "density", factor: 1e3, also: ["g/cm3"] },
+  { symbol: "lb/ft3", dimension: "density", factor: POUND / FOOT ** 3, also: ["pcf"] },
   { symbol: "m2/s", dimension: "viscosity", factor: 1 },
-  { symbol: "mm2/s", dimension: "viscosity", factor: 1e-6, also: ["cSt"] },
+  { symbol: "mm2/s", dimension: "viscosity", factor: 1e-6 },
+  { symbol: "cSt", dimension: "viscosity", factor: 1e-6 },
   { symbol: "deg", dimension: "angle", factor: Math.PI / 180 },
 ] as const satisfies readonly UnitRow[];
 

@@ -35,7 +35,7 @@ export const schoolsOf = (available: number, required: number): readonly SchoolV
   (
     [
       ["equality", { school: "equality" }],
-      ["1 m above", { school: "head", head: 1 }],
+      ["a fixed head above", { school: "head", head: 1 }],
       ["1.3 times", { school: "ratio", ratio: 1.3 }],
       ["the greater of both", DEFAULT_MARGIN],
     ] as const

@@ -205,9 +205,9 @@ describe("suction study", () => {
       "warm",
     ]);
     expect(rows.find((r) => r.id === "warm")?.feasible).toBe(false);
-    expect(rows.every((r) => leverWords(r.reason) !== "")).toBe(true);
+    expect(rows.every((r) => leverWords(r.reason, "metric") !== "")).toBe(true);
     const throttle = rows.find((r) => r.id === "throttle");
-    expect(throttle && leverWords(throttle.reason)).toMatch(/Costs \d+ % of the flow/);
+    expect(throttle && leverWords(throttle.reason, "metric")).toMatch(/Costs \d+ % of the flow/);
   });
 });
 

@@ -1,4 +1,5 @@
 /** What each lever on NPSH costs, or why it cannot be had, in a sentence. */
+import { formatSi, type UnitSystem } from "../quantity/index.ts";
 import type { LeverReason } from "../visit/index.ts";
 
 type Building = Extract<LeverReason, { building: boolean }>["code"];
@@ -21,18 +22,18 @@ const PLAIN: Readonly<Record<Plain, string>> = {
 };
 
 const MOVES: Readonly<Record<Building, string>> = {
-  "fill-pressure": "Fill pressure up; each metre gives one metre. The duty stays.",
-  "raise-level": "Each centimetre gives a centimetre. The duty stays as it is.",
+  "fill-pressure": "Fill pressure up: all of it counts. The duty stays.",
+  "raise-level": "All of the rise counts. The duty stays as it is.",
   "hang-deeper": "Hung deeper on a longer riser. The duty stays, but for the riser's loss.",
   "new-feet": "New feet and pipes. The duty stays as it is.",
 };
 
 const percent = (share: number): string => `${(100 * share).toFixed(0)} %`;
 
-export function leverWords(reason: LeverReason): string {
+export function leverWords(reason: LeverReason, units: UnitSystem): string {
   switch (reason.code) {
     case "throttled":
-      return `Costs ${percent(reason.flowLost)} of the flow; the valve burns ${reason.headBurned.toFixed(1)} m.`;
+      return `Costs ${percent(reason.flowLost)} of the flow; the valve burns ${formatSi(reason.headBurned, "length", units, 2)}.`;
     case "slowed":
       return `Costs ${percent(reason.flowLost)} of the flow, saves its power. A larger, slower pump keeps the duty.`;
     case "fill-pressure":

@@ -1,7 +1,7 @@
 /** Head, flow, efficiency and heat. */
 import { bestEfficiencyFlow, hydraulicEfficiency } from "../../curve/index.ts";
 import { sampledFlow } from "../../hydraulics/index.ts";
-import { formatNumber, K95, type UnitSystem } from "../../quantity/index.ts";
+import { formatNumber, formatSi, K95, type UnitSystem } from "../../quantity/index.ts";
 import { heatStudy, type VisitParts } from "../../visit/index.ts";
 import { bandText, one, read, si, type Work, worked } from "./figure.ts";
 
@@ -27,7 +27,7 @@ const totalHead: Work = ({ parts, situation, snapshot, units }) => {
       ...(m.suction.kind === "level"
         ? [worked("level", si(m.suction.level, "length", units))]
         : []),
-      worked("density ρ", `${formatNumber(situation.liquid.density, 4)} kg/m³`),
+      worked("density ρ", formatSi(situation.liquid.density, "density", units, 4)),
       ...(situation.riser.length > 0
         ? [worked("riser", `${situation.riser.length} elements, Darcy–Weisbach`)]
         : []),

@@ -1,14 +1,14 @@
 /** Air, liquid and speed: what the others rest on. */
-import { formatNumber, formatRpm, K95 } from "../../quantity/index.ts";
+import { formatAbsolute, formatNumber, formatRpm, formatSi, K95 } from "../../quantity/index.ts";
 import { one, read, si, type Work, worked } from "./figure.ts";
 
-const air: Work = ({ file, situation }) => {
+const air: Work = ({ file, situation, units }) => {
   const { barometer, altitude } = file.site ?? {};
   return {
     id: "air",
     group: "place",
     name: "Air pressure",
-    text: `${formatNumber(situation.atmosphere / 1000, 4)} kPa abs`,
+    text: formatAbsolute(situation.atmosphere, units),
     band: barometer ? "" : "weather moves it by about 3 %",
     formula: barometer ? "as read, station pressure" : "101.325 kPa (1 − 0.0065 h/288.15)^5.256",
     inputs: barometer ? one("barometer", barometer) : one("altitude", altitude),
@@ -30,7 +30,7 @@ const liquid: Work = ({ file, situation, units }) => ({
   id: "liquid",
   group: "place",
   name: "Density",
-  text: `${formatNumber(situation.liquid.density, 4)} kg/m³`,
+  text: formatSi(situation.liquid.density, "density", units, 4),
   band: "",
   formula: `${situation.named.name.replace("-", " ")} at its temperature`,
   inputs: [
@@ -38,8 +38,8 @@ const liquid: Work = ({ file, situation, units }) => ({
     ...(file.site?.concentration === undefined
       ? []
       : [worked("concentration", `${formatNumber(100 * file.site.concentration, 3)} % by mass`)]),
-    worked("viscosity", `${formatNumber(situation.liquid.kinematicViscosity * 1e6, 3)} mm²/s`),
-    worked("vapour pressure", si(situation.liquid.vapourPressure, "pressure", units) + " abs"),
+    worked("viscosity", formatSi(situation.liquid.kinematicViscosity, "viscosity", units)),
+    worked("vapour pressure", formatAbsolute(situation.liquid.vapourPressure, units, 3)),
   ],
   source: LIQUID_SOURCE[situation.named.name],
 });

@@ -1,6 +1,6 @@
 /** NPSH available both ways, required, margin. */
 import { lineLossHazenWilliams } from "../../hydraulics/index.ts";
-import { formatNumber, formatRpm } from "../../quantity/index.ts";
+import { formatAbsolute, formatNumber, formatRpm } from "../../quantity/index.ts";
 import { lossAt } from "../../suction/index.ts";
 import { layoutOf } from "../../visit/index.ts";
 import { bandText, read, si, type Work, worked } from "./figure.ts";
@@ -17,11 +17,8 @@ const available: Work = ({ parts, situation, snapshot, units }) => {
     formula: "(p_atm + p_s − p_v)/ρg + z_s + v_s²/2g",
     inputs: [
       ...read("suction gauge", snapshot?.suctionPressure),
-      worked("air p_atm", `${formatNumber(situation.atmosphere / 1000, 4)} kPa abs`),
-      worked(
-        "vapour pressure p_v",
-        `${formatNumber(situation.liquid.vapourPressure / 1000, 3)} kPa abs`,
-      ),
+      worked("air p_atm", formatAbsolute(situation.atmosphere, units)),
+      worked("vapour pressure p_v", formatAbsolute(situation.liquid.vapourPressure, units, 3)),
     ],
     source: "ISO 9906:2012, referred to the pump's datum.",
   };
@@ -99,7 +96,7 @@ const margin: Work = ({ parts, units }) => {
       ...(ratio === undefined ? [] : [worked("ratio", formatNumber(ratio, 3))]),
     ],
     source:
-      "Schools differ: equality, a fixed head, a ratio. Wanted here is the greater of 1.3 times and 1 m more.",
+      "Schools differ: equality, a fixed head, a ratio. Wanted here is the greater of 1.3 times and a fixed head more, 1 m (3.3 ft).",
   };
 };
 

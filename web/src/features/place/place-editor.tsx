@@ -4,6 +4,8 @@ import { Button, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { PageHead } from "@/shell/page-head";
+import { useWho } from "@/shell/who";
+import { exampleFor } from "./examples";
 import { PLACE_FIELDS, PLACE_GROUPS, type PlaceField } from "./fields";
 import { faultOf, type Values, valuesOf } from "./paths";
 import { savePlace } from "./save";
@@ -69,6 +71,12 @@ export function PlaceEditor({
           Save
         </Button>
       </PageHead>
+      {faults.length > 0 ? (
+        <p role="status" className={classes.answer}>
+          Not saved yet: {faults.map((f) => f.label).join(", ")}{" "}
+          {faults.length === 1 ? "is" : "are"} not understood.
+        </p>
+      ) : null}
       {answer ? (
         <p role="alert" className={classes.answer}>
           {answer.path ? `${answer.path}: ` : ""}
@@ -108,7 +116,8 @@ function Field({
   value: string;
   onChange: (text: string) => void;
 }) {
-  const { label, kind, like, choices } = field;
+  const { label, kind, choices } = field;
+  const like = exampleFor(field, useWho().units);
   if (kind === "choice") {
     return (
       <NativeSelect
