@@ -7,7 +7,6 @@ import {
   formatRpm,
   formatSi,
   K95,
-  toUnit,
   type UnitSystem,
 } from "../quantity/index.ts";
 import { displacementDuty, jetDuty } from "../visit/index.ts";

@@ -1,6 +1,6 @@
 /** Air, liquid and speed: what the others rest on. */
 import { formatAbsolute, formatNumber, formatRpm, formatSi, K95 } from "../../quantity/index.ts";
-import { one, read, si, type Work, worked } from "./figure.ts";
+import { one, read, type Work, worked } from "./figure.ts";
 
 const air: Work = ({ file, situation, units }) => {
   const { barometer, altitude } = file.site ?? {};

@@ -28,7 +28,7 @@ export interface ChartSize {
 /** A point in the figures of the axes. */
 export type Plotted = readonly [x: number, y: number];
 
-export const FONT = "Archivo Variable, Commissioner Variable, sans-serif";
+const FONT = "Archivo Variable, Commissioner Variable, sans-serif";
 
 const MARGIN = { left: 36, right: 20, top: 26, bottom: 36 };
 /** Where the name of the upright axis stands. */

@@ -135,7 +135,7 @@ const nearestOf = (b: Box, [x, y]: Pixel): Pixel => [
 ];
 
 /** How many lines and boxes lie under a box. */
-export function hitsOf(
+function hitsOf(
   box: Box,
   lines: readonly (readonly Pixel[])[],
   taken: readonly Box[],
