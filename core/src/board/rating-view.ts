@@ -2,13 +2,7 @@
 import type { Diagnosis } from "../diagnosis/index.ts";
 import { displacementFlow } from "../displacement/index.ts";
 import { jetFlow } from "../jet/index.ts";
-import {
-  formatNumber,
-  formatRpm,
-  formatSi,
-  K95,
-  type UnitSystem,
-} from "../quantity/index.ts";
+import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
 import { displacementDuty, jetDuty } from "../visit/index.ts";
 
 /** Pressure [Pa] and flow [m³/s]. */

@@ -10,7 +10,10 @@ export interface SuctionView {
   readonly level: number;
   readonly vapour: number;
   readonly loss: number;
+  /** Beyond what the bands of gauge, level and pipe leave open; undefined where it lies within them. */
   readonly missing: number | undefined;
+  /** What is not accounted for and lies within those bands. */
+  readonly withinBands: number;
   readonly available: number;
   readonly required: number | undefined;
   readonly from: "gauge" | "layout";
@@ -39,12 +42,15 @@ export function suctionOf({ situation, parts }: Diagnosis): SuctionView | undefi
   if (!parts || !available) return undefined;
   const layout = layoutOf(situation, parts.snapshot);
   const perMetre = situation.liquid.density * GRAVITY;
+  const lost = parts.npsh.unexplainedLoss;
+  const clear = lost !== undefined && Math.abs(lost.value) > K95 * lost.u;
   return {
     atmosphere: (situation.atmosphere + (layout?.surfacePressure ?? 0)) / perMetre,
     level: layout?.sourceLevel ?? 0,
     vapour: situation.liquid.vapourPressure / perMetre,
     loss: lossAt(layout?.loss, parts.duty.flow?.value ?? 0),
-    missing: parts.npsh.unexplainedLoss?.value,
+    missing: clear ? lost.value : undefined,
+    withinBands: clear ? 0 : (lost?.value ?? 0),
     available: available.value,
     required: parts.npsh.required,
     from: parts.npsh.fromGauge ? "gauge" : "layout",

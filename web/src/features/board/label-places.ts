@@ -135,11 +135,7 @@ const nearestOf = (b: Box, [x, y]: Pixel): Pixel => [
 ];
 
 /** How many lines and boxes lie under a box. */
-function hitsOf(
-  box: Box,
-  lines: readonly (readonly Pixel[])[],
-  taken: readonly Box[],
-): number {
+function hitsOf(box: Box, lines: readonly (readonly Pixel[])[], taken: readonly Box[]): number {
   const air: Box = {
     left: box.left - AIR,
     right: box.right + AIR,

@@ -20,6 +20,7 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
     { name: "lift", size: lift, className: classes.lost },
     { name: "vapour", size: view.vapour, className: classes.lost },
     { name: "pipe", size: view.loss, className: classes.lost },
+    { name: "within bands", size: Math.max(0, view.withinBands), className: classes.level },
     { name: "missing", size: missing, className: classes.missing },
   ].filter((t) => t.size > 0.02);
   const edges = taken.map(
