@@ -29,6 +29,12 @@ export const dayNear = (iso: string, now: string, zone: string): string => {
     : day(iso, zone);
 };
 
+/** "GMT-7": what a zone is called on that day. */
+export const zoneName = (iso: string, zone: string): string =>
+  formatIn(zone, { timeZoneName: "short" })
+    .formatToParts(new Date(iso))
+    .find((p) => p.type === "timeZoneName")?.value ?? zone;
+
 export const weekday = (iso: string, zone: string): string => part(iso, zone, { weekday: "long" });
 
 export const dayAndClock = (iso: string, zone: string): string =>

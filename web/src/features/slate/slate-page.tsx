@@ -5,7 +5,7 @@ import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
 import { Pager } from "@/shell/pager";
-import { clock, weekday } from "@/shell/times";
+import { clock, weekday, zoneName } from "@/shell/times";
 import type { Slate, SlateCall } from "./server";
 import classes from "./slate.module.css";
 
@@ -30,8 +30,8 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
               <Link href="/yard">look at the pumps</Link>.
             </p>
           ) : null}
-          <CallList title="Calls" calls={jobs} />
-          <CallList title="Rounds" calls={rounds} />
+          <CallList title="Calls" calls={jobs} zone={zone} />
+          <CallList title="Rounds" calls={rounds} zone={zone} />
           <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
         </div>
         <aside className={classes.beside}>
@@ -59,7 +59,16 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
   );
 }
 
-function CallList({ title, calls }: { title: string; calls: readonly SlateCall[] }) {
+function CallList({
+  title,
+  calls,
+  zone,
+}: {
+  title: string;
+  calls: readonly SlateCall[];
+  /** The van's own; a call in another says so. */
+  zone: string;
+}) {
   if (calls.length === 0) return null;
   return (
     <section>
@@ -70,6 +79,7 @@ function CallList({ title, calls }: { title: string; calls: readonly SlateCall[]
             <Link href={`/sheet/${c.id}`} className={classes.call}>
               <span className={classes.time}>
                 <b>{clock(c.dueAt, c.zone)}</b>
+                {c.zone === zone ? null : <>{zoneName(c.dueAt, c.zone)}, </>}
                 {c.started ? "begun" : "open"}
               </span>
               <span>
