@@ -157,3 +157,42 @@ describe("snapshots", () => {
     expect(v.chart?.others).toHaveLength(2);
   });
 });
+
+describe("what is still to be read", () => {
+  const wanted = (pump: object) => {
+    const board = boardOf(
+      {
+        format: "yard-tack/case",
+        version: 1,
+        pump,
+        observations: { present: ["complaint.low-flow"] },
+        snapshots: [{ label: "as found", valve: "as-found", time: "2026-11-28" }],
+      },
+      "metric",
+    );
+    if (!board.ok) throw new Error(JSON.stringify(board.errors));
+    return board.view.missing.map((m) => `${m.slot}: ${m.name}`);
+  };
+  const rated = { ratedPoint: { flow: "40 m3/h", head: "20 m", speed: "2900 rpm" } };
+
+  it("has a strip on this pump: no current of an engine, no speed under water, one current of one phase", () => {
+    const engine = wanted({ family: "dry-priming", drive: { kind: "engine" }, ...rated });
+    expect(engine.join()).not.toMatch(/amps/);
+    const sunken = wanted({ family: "sump", installation: "submerged", ...rated });
+    expect(sunken.join()).not.toMatch(/speed|suctionPressure/);
+    const single = wanted({
+      family: "end-suction",
+      installation: "flooded",
+      motor: { phases: 1, power: "1.5 kW" },
+      ...rated,
+    });
+    expect(single).toContain("amps: current");
+    const three = wanted({
+      family: "end-suction",
+      installation: "flooded",
+      motor: { phases: 3, power: "5.5 kW" },
+      ...rated,
+    });
+    expect(three).toContain("amps: three currents");
+  });
+});

@@ -139,7 +139,7 @@ export function boardOf(json: unknown, units: UnitSystem): BoardOutcome {
 function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardView {
   const diagnosis = diagnoseFully(file, units);
   const { situation, parts, posterior, result } = diagnosis;
-  const missing = missingReadings(parts?.snapshot, posterior, hasRating(situation));
+  const missing = missingReadings(situation, parts?.snapshot, posterior, hasRating(situation));
   return {
     verdict: verdictOf(diagnosis, missing, units),
     chart: situation.curve ? chartOf(diagnosis, situation.curve) : undefined,

@@ -321,7 +321,7 @@ describe("next reading", () => {
   it("asks for the reading that splits the causes still standing", () => {
     const json = visit("suction-restriction", 3, { suctionPressure: null, flow: null });
     const d = diagnoseFully(caseFrom(json));
-    const missing = missingReadings(d.parts?.snapshot, d.posterior);
+    const missing = missingReadings(d.situation, d.parts?.snapshot, d.posterior);
     expect(missing.map((m) => m.slot)).toContain("suctionPressure");
     expect(missing.every((m) => m.bits > 0.05)).toBe(true);
   });

@@ -49,7 +49,7 @@ export function explain(
     ...sinceFingerprint(situation, units),
     ...forSecond(posterior, first, second, units),
     ...pairs(posterior),
-    ...notMeasured(posterior, snapshot, hasRating),
+    ...notMeasured(situation, posterior, snapshot, hasRating),
   ];
 }
 
@@ -167,11 +167,12 @@ function pairs(posterior: Posterior): string[] {
 }
 
 function notMeasured(
+  situation: Situation,
   posterior: Posterior,
   snapshot: Snapshot | undefined,
   hasRating: boolean,
 ): string[] {
-  const missing = missingReadings(snapshot, posterior, hasRating).slice(0, 3);
+  const missing = missingReadings(situation, snapshot, posterior, hasRating).slice(0, 3);
   if (missing.length === 0) return [];
   const list = missing.map((m) => `${m.name} (${worthInWords(m.bits)})`).join(", ");
   return [`Not measured: ${list}.`];

@@ -1,5 +1,5 @@
 /** Which reading that was not taken would tell most between the causes still standing. */
-import type { Snapshot } from "../visit/index.ts";
+import { factsOf, type Situation, type Snapshot, stripsOf } from "../visit/index.ts";
 import type { OperatingState } from "./model/operating-state.ts";
 import type { Posterior } from "./posterior.ts";
 
@@ -25,11 +25,13 @@ const MINUTES: Readonly<Record<MissingReading["slot"], number>> = {
 /**
  * Estimates the worth of each missing reading: with predictions of variance V over the causes and
  * a reading of variance u², a Gaussian channel tells ½ log2(1 + V/u²).
+ * @param situation - a reading that this pump has no strip for is none: no current of an engine, no speed under water
  * @param snapshot - the one that stands for the visit
  * @param hasCurve - without a curve no head, flow or power is predicted, so none can be missed
  * @returns most bits per minute first; only readings worth more than a twentieth of a bit
  */
 export function missingReadings(
+  situation: Situation,
   snapshot: Snapshot | undefined,
   posterior: Posterior,
   hasCurve = true,
@@ -58,6 +60,8 @@ export function missingReadings(
   const dead = posterior.causes.find((c) => c.row.id === "phase-loss")?.probability ?? 0;
   const binary = (p: number) =>
     p > 0 && p < 1 ? -p * Math.log2(p) - (1 - p) * Math.log2(1 - p) : 0;
+  const slots = new Set(stripsOf([], factsOf(situation), "metric").map((s) => s.slot));
+  const hasStrip = (slot: MissingReading["slot"]) => slots.has(slot === "amps" ? "amps.0" : slot);
   const candidates: (Omit<MissingReading, "minutes"> & { readonly taken: boolean })[] = [
     {
       slot: "suctionPressure",
@@ -79,7 +83,7 @@ export function missingReadings(
     },
     {
       slot: "amps",
-      name: "three currents",
+      name: slots.has("amps.1") ? "three currents" : "current",
       bits: (hasCurve ? worth((s) => s.power, powerU) : 0) + binary(dead),
       taken: (snapshot?.amps.filter((a) => a !== undefined).length ?? 0) > 0,
     },
@@ -91,7 +95,7 @@ export function missingReadings(
     },
   ];
   return candidates
-    .filter((c) => !c.taken && c.bits > 0.05)
+    .filter((c) => !c.taken && c.bits > 0.05 && hasStrip(c.slot))
     .map(({ slot, name, bits }) => ({ slot, name, bits, minutes: MINUTES[slot] }))
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
 }

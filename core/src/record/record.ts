@@ -134,7 +134,7 @@ export function signedResult(written: WrittenCase, units: UnitSystem): SignedRes
   if (!file.ok) return null;
   const diagnosis = diagnoseFully(file.value, units);
   const { parts, posterior, situation, result } = diagnosis;
-  const missing = missingReadings(parts?.snapshot, posterior, hasRating(situation));
+  const missing = missingReadings(situation, parts?.snapshot, posterior, hasRating(situation));
   return { result, verdict: verdictOf(diagnosis, missing, units) };
 }
 
