@@ -1,8 +1,9 @@
-/** A throw-away PostgreSQL for the integration tests. */
+/** A throw-away PostgreSQL with the demo for the integration tests. */
 import { fileURLToPath } from "node:url";
 import type {} from "vitest";
 import type { TestProject } from "vitest/node";
 import { startPostgres } from "../../../scripts/parts/postgres.mjs";
+import { prepareDatabase } from "../../../scripts/parts/web.mjs";
 
 declare module "vitest" {
   interface ProvidedContext {
@@ -13,6 +14,8 @@ declare module "vitest" {
 export default async function setup(project: TestProject) {
   const root = fileURLToPath(new URL("../../..", import.meta.url));
   const database = await startPostgres(root, { name: "test-cluster", throwAway: true });
+  // The demo is worked out once: each file of tests has a copy.
+  await prepareDatabase(root, { url: database.url, demo: true });
   project.provide("databaseUrl", database.url);
   return () => database.stop();
 }

@@ -37,7 +37,7 @@ export function FirstCausesPage({ told }: { told: FirstCausesDto }) {
               The newest visits, 500 at most, where somebody said at Sign off what it really was and
               the Board had held something of it. The band is what so few visits leave open.
             </p>
-            <h3>By family</h3>
+            <h2>By family</h2>
             <table>
               <thead>
                 <tr>
@@ -60,7 +60,7 @@ export function FirstCausesPage({ told }: { told: FirstCausesDto }) {
                 ))}
               </tbody>
             </table>
-            <h3>Where it was something else</h3>
+            <h2>Where it was something else</h2>
             {missed.length === 0 ? <p>Nowhere yet.</p> : null}
             {missed.length > 0 ? (
               <table>
