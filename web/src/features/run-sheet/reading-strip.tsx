@@ -190,6 +190,7 @@ export function ReadingStrip(props: ReadingStripProps) {
       className={classes.strip}
       data-alarm={alarm || showError || undefined}
       data-compact={compact || undefined}
+      data-open={focused || undefined}
       data-slot={slot.slot}
     >
       <div className={classes.row}>
