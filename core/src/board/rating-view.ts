@@ -64,7 +64,7 @@ function displacementView(
     (f) => f?.from === "meter" || f?.from === "level-change",
   );
   const show = (q: number) => formatSi(q, "flow", units);
-  const thick = `${formatSi(duty.viscosity, "viscosity", units)}`;
+  const thick = formatSi(duty.viscosity, "viscosity", units);
   const against = duty.againstRating;
   const sentences = [
     `The rating gives ${show(duty.ratedFlow)} at ${formatRpm(duty.speed)}, ${thick}; ${show(duty.slip)} of it slips back.`,

@@ -102,8 +102,7 @@ function decisive(
     .sort((a, b) => b.bits - a.bits);
   const [best] = ranked;
   const together = readingsTogether(posterior, index, best?.bits ?? 0);
-  if (together !== undefined) return [`Strongest sign of “${lower(cause.row.name)}”: ${together}.`];
-  if (!best || best.bits < DECISIVE) {
+  if (together === undefined && (!best || best.bits < DECISIVE)) {
     return [
       `Nothing read points clearly to “${lower(cause.row.name)}”: it leads because it is common here and the others fit worse.`,
     ];
@@ -113,9 +112,8 @@ function decisive(
     worst && worst.bits < -DECISIVE
       ? ` Strongest sign against it: ${inSentence(worst.item, units)}.`
       : "";
-  return [
-    `Strongest sign of “${lower(cause.row.name)}”: ${inSentence(best.item, units)}.${against}`,
-  ];
+  const sign = together ?? (best && inSentence(best.item, units)) ?? "";
+  return [`Strongest sign of “${lower(cause.row.name)}”: ${sign}.${against}`];
 }
 
 /** What the second cause would need: the item that separates it most from the first. */

@@ -1,6 +1,6 @@
 /** What a pump is called and where it belongs: read and changed as one thing with its place. */
 import { LockMode, UniqueConstraintViolationException } from "@mikro-orm/core";
-import { type PumpId, pumpId } from "@yard-tack/core/case";
+import { FAMILIES, type PumpId, pumpId } from "@yard-tack/core/case";
 import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { unitOfWork } from "./connection";
@@ -14,7 +14,7 @@ const identityRow = columns(
     pumpId,
     version: z.number().int(),
     tag: z.string(),
-    family: z.string(),
+    family: z.enum(FAMILIES),
     purpose: z.string(),
     siteId: z.string(),
     zone: z.string(),

@@ -3,20 +3,15 @@ import { formatNumber } from "../../quantity/index.ts";
 import { sumpCycle, type SumpCycle } from "../../sump/index.ts";
 import { one, si, type FigureInputs, type Work, worked } from "./figure.ts";
 
-/** The cycle, as far as it was timed; levels and surface from the register where they are known. */
+/** The cycle, where it was timed and the register knows the pit; undefined otherwise. */
 function cycleOf({ file, situation }: FigureInputs): SumpCycle | undefined {
   const { sump } = file;
   if (!sump?.runTime || !sump.offTime) return undefined;
   const [onLevel, offLevel] = [sump.onLevel?.si, sump.offLevel?.si];
-  const known = situation.sumpArea !== undefined && onLevel !== undefined && offLevel !== undefined;
-  return sumpCycle({
-    area: known ? (situation.sumpArea ?? 0) : 0,
-    onLevel: onLevel ?? 0,
-    offLevel: offLevel ?? 0,
-    runTime: sump.runTime.si,
-    fillTime: sump.offTime.si,
-    ...(situation.starts ? { limit: situation.starts.limit } : {}),
-  });
+  const { sumpArea: area } = situation;
+  if (area === undefined || onLevel === undefined || offLevel === undefined) return undefined;
+  const [runTime, fillTime] = [sump.runTime.si, sump.offTime.si];
+  return sumpCycle({ area, onLevel, offLevel, runTime, fillTime });
 }
 
 const timed = ({ file }: FigureInputs) => [
@@ -25,20 +20,17 @@ const timed = ({ file }: FigureInputs) => [
 ];
 
 const starts: Work = (from) => {
-  const cycle = cycleOf(from);
-  if (!cycle?.startsPerHour) return undefined;
-  const limit = from.situation.starts?.limit;
+  const { starts: counted } = from.situation;
+  if (!counted) return undefined;
+  const limit = formatNumber(counted.limit, 2);
   return {
     id: "starts-per-hour",
     group: "drive",
     name: "Starts an hour",
-    text: `${formatNumber(cycle.startsPerHour, 2)}${limit === undefined ? "" : ` of ${formatNumber(limit, 2)}`}`,
+    text: `${formatNumber(counted.perHour, 2)} of ${limit}`,
     band: "",
-    formula: "3600 / (run + stop)",
-    inputs: [
-      ...timed(from),
-      ...(limit === undefined ? [] : [worked("limit", `${formatNumber(limit, 2)} an hour`)]),
-    ],
+    formula: "as counted, else 3600 / (run + stop)",
+    inputs: [...timed(from), worked("limit", `${limit} an hour`)],
     source: "A watch on whole cycles. The limit is the plate's, else 15 an hour for small motors.",
   };
 };

@@ -11,6 +11,9 @@ const WANDERS: Readonly<Partial<Record<CaptureField["dimension"], readonly [numb
   length: [0.02, 0.01],
 };
 
+/** A level that has moved by less than this has stayed [m]. */
+export const STAYED = 0.005;
+
 export type Moved = "up" | "down" | "same";
 
 /** How a reading moved; undefined unless both ends are read. */

@@ -8,6 +8,7 @@ import {
   windings,
 } from "../../drive/index.ts";
 import { formatNumber, formatSi, toUnit } from "../../quantity/index.ts";
+import { STAYED } from "./change.ts";
 import {
   amps,
   type Captured,
@@ -39,8 +40,6 @@ const OPEN_RATIO = 20;
 const SHORT_RATIO = 0.05;
 /** Below this the phases count as even [%]. */
 const EVEN = 5;
-/** A level that has fallen by less than this has stayed [m]. */
-const FALLS = 0.01;
 /** Two readings of a fixed gauge or a throw differ by so much by themselves. */
 const GAUGE_PLAY = { share: 0.02, pressure: 2000, throw: 0.1 };
 
@@ -63,7 +62,7 @@ export const DRIVE_CAPTURES: readonly CaptureRow[] = [
       if (current !== undefined && current < 0.05)
         return { say: "No current: it does not run.", outcome: "wont-run" };
       if (fall !== undefined)
-        return fall > FALLS
+        return fall > STAYED
           ? {
               say: `The level falls by ${formatSi(fall, "length", units)}: it pumps.`,
               outcome: "pumps",

@@ -1,6 +1,6 @@
 /** Captures of the tests for eye and ear. */
 import { formatNumber, formatSi } from "../../quantity/index.ts";
-import { improvedIfUp, moved, twice } from "./change.ts";
+import { improvedIfUp, moved, STAYED, twice } from "./change.ts";
 import {
   amps,
   type CaptureContext,
@@ -19,8 +19,6 @@ import {
 const DISCHARGE = pressure("dischargePressure", "Discharge gauge");
 const SUCTION = pressure("suctionPressure", "Suction gauge");
 const FLOW = flow("flow", "Flow");
-/** A level that rises by less than this has stayed [m]. */
-const STAYED = 0.005;
 /** Above this over the mean the highest phase of a motor counts as uneven [%]. */
 const UNEVEN = 3;
 /** Share of the expected flow under which a drawdown is too slow. */

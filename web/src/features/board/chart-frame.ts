@@ -199,6 +199,10 @@ export function axesOf(
   };
 }
 
+/** The words of a mark, if it is there: beside it, clear of its edge. */
+export const beside = (text: string, mark: Plotted | undefined, color: string): ChartLabel[] =>
+  mark ? [{ text, size: 12, color, anchors: [mark], near: 11 }] : [];
+
 /** A label that may stand anywhere along a line, best near a part of its length (0 to 1). */
 export function along(line: readonly Plotted[], part: number): Plotted[] {
   const wanted = part * (line.length - 1);

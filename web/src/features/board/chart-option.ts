@@ -11,6 +11,7 @@ import type { EChartsCoreOption } from "echarts/core";
 import {
   along,
   axesOf,
+  beside,
   type ChartLabel,
   type ChartPalette,
   type ChartSize,
@@ -191,8 +192,6 @@ function drawingOf(
   const preferred = view.allowed?.map((q) => at([q, 0])[0]) as [number, number] | undefined;
   const named = (text: string, line: readonly Plotted[], part: number, color = palette.soft) =>
     line.length > 1 ? [{ text, size: 12, color, anchors: along(line, part) }] : [];
-  const mark = (text: string, anchor: Plotted | undefined, color: string) =>
-    anchor ? [{ text, size: 12, color, anchors: [anchor], near: 11 }] : [];
   return {
     frame,
     lines,
@@ -203,7 +202,7 @@ function drawingOf(
     others,
     preferred,
     labels: [
-      ...mark(view.today ? todayText(view.today.at, system, when) : "", today, palette.today).map(
+      ...beside(view.today ? todayText(view.today.at, system, when) : "", today, palette.today).map(
         (l) => ({
           ...l,
           size: 13,
@@ -211,8 +210,8 @@ function drawingOf(
           text: size.width < NARROW ? l.text.replace(" · ", "\n") : l.text,
         }),
       ),
-      ...others.flatMap((o) => mark(o.label, o.at, palette.ink)),
-      ...mark("should be here", shouldBe, palette.soft),
+      ...others.flatMap((o) => beside(o.label, o.at, palette.ink)),
+      ...beside("should be here", shouldBe, palette.soft),
       ...named(view.estimated ? "estimated" : "rated", lines.rated, 1, palette.rated),
       ...family.flatMap((f) => named(f.label, f.points, 1)),
       ...named("fingerprint", lines.fingerprint, 0.28),

@@ -5,6 +5,7 @@ import type { EChartsCoreOption } from "echarts/core";
 import {
   along,
   axesOf,
+  beside,
   type ChartLabel,
   type ChartPalette,
   type ChartSize,
@@ -110,11 +111,9 @@ function drawingOf(
         return at([here[0], Math.max(0, here[1] + side * flow95)]);
       })
     : [];
-  const mark = (text: string, anchor: Plotted | undefined, color: string): ChartLabel[] =>
-    anchor ? [{ text, size: 12, color, anchors: [anchor], near: 11 }] : [];
   const labels: ChartLabel[] = [
-    ...mark(when, today, palette.today).map((l) => ({ ...l, bold: true })),
-    ...mark("should be here", shouldBe, palette.soft),
+    ...beside(when, today, palette.today).map((l) => ({ ...l, bold: true })),
+    ...beside("should be here", shouldBe, palette.soft),
     ...lines.map((l) => ({
       text: l.label,
       size: 12,

@@ -5,6 +5,7 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { changeIdentity as keep, loadPump } from "@/db";
 import { acting } from "@/edge";
+import { forecastAnew } from "@/features/slate/index.server";
 import { whoIsHere } from "@/features/who/index.server";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { identityFields } from "./identity-fields";
@@ -46,6 +47,7 @@ export async function changeIdentity(_: FormAnswer, data: FormData): Promise<For
       const [message, field] = WORDS[saved];
       return { ok: false, message, field } as const;
     }
+    await forecastAnew(pump);
     revalidatePath("/", "layout");
     return { ok: true } as const;
   });

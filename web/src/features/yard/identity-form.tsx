@@ -14,10 +14,10 @@ import classes from "./yard.module.css";
 /** What a pump is called and where it belongs: put right, moved, its place renamed or joined with another. */
 export function IdentityForm({ dto }: { dto: IdentityDto }) {
   const { form, field, fault, pending, props } = useActionForm(changeIdentity, identityFields, {
-    pump: dto.pumpId as string,
+    pump: dto.pumpId,
     version: String(dto.version),
     tag: dto.tag,
-    family: dto.family as "sump",
+    family: dto.family,
     purpose: dto.purpose,
     site: dto.siteId,
     siteName: dto.places.find((p) => p.id === dto.siteId)?.name ?? "",

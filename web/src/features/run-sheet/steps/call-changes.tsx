@@ -20,8 +20,8 @@ export function CallChanges({ dto }: { dto: SheetDto }) {
 
 function ChangeCall({ dto }: { dto: SheetDto }) {
   const { field, fault, pending, props } = useActionForm(changeCall, callChange, {
-    sheet: dto.id as string,
-    kind: dto.kind as string as "call",
+    sheet: dto.id,
+    kind: dto.kind,
     complaint: dto.complaint,
   });
   return (
@@ -45,7 +45,7 @@ function ChangeCall({ dto }: { dto: SheetDto }) {
 
 function CallOff({ dto }: { dto: SheetDto }) {
   const { field, fault, pending, props } = useActionForm(callOff, callingOff, {
-    sheet: dto.id as string,
+    sheet: dto.id,
     reason: "",
   });
   return (
