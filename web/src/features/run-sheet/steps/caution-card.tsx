@@ -35,7 +35,8 @@ export function CautionCard({ id, sheet }: { id: CautionId; sheet: Sheet }) {
           onClick={(e) => {
             const card = e.currentTarget.closest("article");
             sheet.add({ kind: "acknowledgement", caution: id });
-            if (card) focusAfter(card);
+            // A finger goes where it wants to; only keys and voices are led on.
+            if (card && e.detail === 0) focusAfter(card);
           }}
         >
           Read and acknowledged, {who.name}

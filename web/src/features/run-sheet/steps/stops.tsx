@@ -55,7 +55,8 @@ export function StopCard({ stop, sheet }: { stop: StopRow; sheet: Sheet }) {
           onClick={(e) => {
             const card = e.currentTarget.closest("article");
             sheet.note({ topic: "stop", stop: stop.id, value: "yes" });
-            if (card) focusAfter(card);
+            // A finger goes where it wants to; only keys and voices are led on.
+            if (card && e.detail === 0) focusAfter(card);
           }}
         >
           {stop.clearedBy}, {who.name}
