@@ -9,6 +9,7 @@ import {
   readingValue,
 } from "../diagnosis/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
+import { spokenPosition } from "../visit/index.ts";
 
 /** One reading under one cause. */
 export interface ReadingEvidenceView {
@@ -114,7 +115,9 @@ function causeView(d: Diagnosis, index: number, pictured: boolean, units: UnitSy
       if (!reading) return [];
       const predicted = cause.predicted.get(reading.id);
       const where =
-        reading.snapshot && reading.snapshot !== "as found" ? `, ${reading.snapshot}` : "";
+        reading.snapshot && reading.snapshot !== "as found"
+          ? `, ${spokenPosition(reading.snapshot)}`
+          : "";
       return [
         {
           name: `${reading.label}${where}`,

@@ -84,7 +84,7 @@ describe("the fire-water test", () => {
         "us",
       );
     const [good, bad] = [shown("85 psi"), shown("45 psi")];
-    expect(good?.rows.map((r) => r.name)).toEqual(["shut off", "rated flow", "150 % flow"]);
+    expect(good?.rows.map((r) => r.name)).toEqual(["churn, shut", "rated flow", "150 % flow"]);
     expect(good?.rows[2]?.verdict).toBe("pass");
     expect(bad?.rows[2]?.verdict).toBe("fail");
     for (const view of [good, bad]) {
@@ -92,6 +92,48 @@ describe("the fire-water test", () => {
       expect(view?.sentence).not.toMatch(/safe/i);
     }
     expect(bad?.sentence).toMatch(/^A point fails\./);
+  });
+
+  it("joins what was read on either side of a point, with its band and the sheet's share", () => {
+    const view = fireView(
+      diagnosed("TH-1", {
+        snapshots: [
+          net("rated", "700 gpm", "118 psi"),
+          net("shut off", "", "138 psi"),
+          net("150 %", "1000 gpm", "100 psi"),
+        ],
+      }),
+      "us",
+    );
+    const [, rated, overload] = view?.rows ?? [];
+    expect(rated?.verdict).toBe("pass");
+    expect(rated?.measured).toMatch(/10[0-9.]+ ± [0-9.]+ % of rated/);
+    // 1000 gpm is 133 % of rated: nothing was read beyond it, and it counts for rated itself.
+    expect(overload?.verdict).toBe("not-shown");
+    expect(rated?.ofSheet).toMatch(/^\d+ %$/);
+    const apart = fireView(
+      diagnosed("TH-1", {
+        snapshots: [net("rated", "700 gpm", "112 psi"), net("150 %", "1130 gpm", "85 psi")],
+      }),
+      "us",
+    );
+    expect(apart?.rows[1]?.measured).toContain(
+      "between the readings at 93.3 and 151 % of rated flow",
+    );
+  });
+
+  it("names a suction that lifts", () => {
+    const json = pumpJson("TH-1");
+    const shown = (sourceLevel: string) =>
+      fireView(
+        diagnosed("TH-1", {
+          suction: { ...(json["suction"] as Json), sourceLevel },
+          snapshots: [net("rated", "750 gpm", "112 psi")],
+        }),
+        "us",
+      )?.sentence;
+    expect(shown("-4 ft")).toContain("is not to lift");
+    expect(shown("6 ft")).not.toContain("is not to lift");
   });
 
   it("does not call a test passed while a point is missing", () => {

@@ -1,6 +1,11 @@
 /** The rest a visit can show: field curve, fire-water test, levers, lift, sweep. Reader's units. */
 import type { Diagnosis } from "../diagnosis/index.ts";
-import { demandPlace, fireSize, type ResidualShape } from "../hydraulics/index.ts";
+import {
+  demandPlace,
+  fireSize,
+  type FireVerdict,
+  type ResidualShape,
+} from "../hydraulics/index.ts";
 import {
   formatNumber,
   formatRpm,
@@ -12,10 +17,13 @@ import {
 import type { LeverModel } from "../suction/index.ts";
 import {
   fieldCurveOf,
+  type FireRow,
+  type FireRowName,
   fireStudy,
   leverModelOf,
   leverRows,
   type LeverId,
+  spokenPosition,
   suctionStudy,
 } from "../visit/index.ts";
 import { isClear } from "./unexplained.ts";
@@ -49,7 +57,7 @@ export function fieldView({ situation }: Diagnosis): FieldView | undefined {
   const best = field.shapes[0]?.shape ?? "none";
   return {
     points: field.points.map((p) => ({
-      label: p.label,
+      label: spokenPosition(p.label),
       flow: p.flow,
       residual: p.residual,
       half95: K95 * p.head.u,
@@ -65,52 +73,82 @@ export interface FireView {
     readonly name: string;
     readonly asked: string;
     readonly measured: string;
-    readonly verdict: "pass" | "fail" | "not-shown";
+    readonly ofSheet: string;
+    readonly verdict: FireVerdict;
+    /** The verdict in words, with how near it is. */
+    readonly so: string;
   }[];
   readonly sentence: string;
 }
+
+const FIRE_ROWS: Readonly<Record<FireRowName, { readonly name: string; readonly asked: string }>> =
+  {
+    shutOff: { name: "churn, shut", asked: "100 to 140 % of rated pressure" },
+    rated: { name: "rated flow", asked: "at least 100 %" },
+    overload: { name: "150 % flow", asked: "at least 65 %" },
+  };
+const FIRE_OVERALL: Readonly<Record<FireVerdict, string>> = {
+  pass: "All three points pass.",
+  fail: "A point fails.",
+  "not-shown": "A point is still missing.",
+};
+const FIRE_SO: Readonly<Record<FireVerdict, string>> = {
+  pass: "pass",
+  fail: "fail",
+  "not-shown": "not shown",
+};
+/** What is left of the original test is usually asked to be this much [%]. */
+const OF_ORIGINAL = 95;
 
 /** The three-point test, each point with what is asked of it. */
 export function fireView({ situation }: Diagnosis, units: UnitSystem): FireView | undefined {
   const study = fireStudy(situation);
   if (!study) return undefined;
-  const { corrected, verdicts, overall } = study;
-  const near = (low: number, high: number): string => {
-    const best = corrected
-      .filter((c) => c.flowPercent >= low && c.flowPercent < high)
-      .sort((a, b) => b.pressurePercent - a.pressurePercent)[0];
-    return best
-      ? `${formatSi(best.netPressure, "pressure", units)} net at ${formatSi(best.flow, "flow", units)}, ${formatNumber(best.pressurePercent, 3)} % of rated`
-      : "not read yet";
-  };
-  const words = {
-    pass: "All three points pass.",
-    fail: "A point fails.",
-    "not-shown": "A point is still missing.",
-  };
+  const { rows, overall, rating } = study;
+  const lost = rows.filter((r) => (r.found?.ofSheet ?? OF_ORIGINAL) < OF_ORIGINAL);
   return {
-    rows: [
-      {
-        name: "shut off",
-        asked: "100 to 140 % of rated pressure",
-        measured: near(0, 0.2),
-        verdict: verdicts.shutOff,
-      },
-      {
-        name: "rated flow",
-        asked: "at least 100 %",
-        measured: near(99.9, 140),
-        verdict: verdicts.rated,
-      },
-      {
-        name: "150 % flow",
-        asked: "at least 65 %",
-        measured: near(149.85, 1000),
-        verdict: verdicts.overload,
-      },
-    ],
-    sentence: `${words[overall]} Brought to rated speed by affinity. ${sizeWords(study.demand, study.rating.flow, units)}Acceptance belongs to the authority in charge.`,
+    rows: rows.map((row) => ({
+      ...FIRE_ROWS[row.name],
+      measured: fireFound(row, rating, units),
+      ofSheet: row.found?.ofSheet === undefined ? "" : `${formatNumber(row.found.ofSheet, 3)} %`,
+      verdict: row.verdict,
+      so: `${FIRE_SO[row.verdict]}${row.near ? ", within the gauges’ error of the limit" : ""}`,
+    })),
+    sentence: [
+      FIRE_OVERALL[overall],
+      ...(rows.some((r) => r.near) ? ["Read what is near its limit again, by another gauge."] : []),
+      ...(lost.length > 0
+        ? [
+            `Below ${OF_ORIGINAL} % of its sheet at ${lost.map((r) => FIRE_ROWS[r.name].name).join(" and ")}: where the sheet is its original test, that usually calls for a look inside.`,
+          ]
+        : []),
+      ...(study.lifts ? [LIFTS] : []),
+      "Brought to rated speed by affinity.",
+      sizeWords(study.demand, rating.flow, units),
+      "Acceptance belongs to the authority in charge.",
+    ]
+      .filter((l) => l !== "")
+      .join(" "),
   };
+}
+
+const LIFTS =
+  "Its water stands below it: a horizontal fire-water pump is not to lift, tell whoever is in charge.";
+
+function fireFound(
+  { found }: FireRow,
+  rating: { readonly flow: number; readonly pressure: number },
+  units: UnitSystem,
+): string {
+  if (!found) return "not read yet";
+  const { flowPercent, pressurePercent, u, between } = found;
+  const pressure = formatSi((pressurePercent / 100) * rating.pressure, "pressure", units);
+  const flow = formatSi((flowPercent / 100) * rating.flow, "flow", units);
+  const half = u > 0 ? ` ± ${formatNumber(K95 * u, 2)}` : "";
+  const from = between
+    ? `, between the readings at ${between.map((p) => formatNumber(p, 3)).join(" and ")} % of rated flow`
+    : "";
+  return `${pressure} net at ${flow}, ${formatNumber(pressurePercent, 3)}${half} % of rated${from}`;
 }
 
 const PLACES = {
@@ -126,7 +164,7 @@ function sizeWords(demand: number | undefined, rated: number, units: UnitSystem)
   const show = (q: number) => formatSi(q, "flow", units);
   const least = show(size.smallest);
   const preferred = size.preferred === undefined ? "" : `, ${show(size.preferred)} preferred`;
-  return `The demand of ${show(demand)} is ${formatNumber((100 * demand) / rated, 3)} % of rated, ${PLACES[demandPlace(demand, rated)]}; the smallest listed size for it is ${least}${preferred}. `;
+  return `The demand of ${show(demand)} is ${formatNumber((100 * demand) / rated, 3)} % of rated, ${PLACES[demandPlace(demand, rated)]}; the smallest listed size for it is ${least}${preferred}.`;
 }
 
 export interface LeversView {

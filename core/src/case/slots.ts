@@ -5,8 +5,8 @@
 import type { Dimension } from "../quantity/index.ts";
 import { TEST_IDS, type TestId } from "./ids.ts";
 
-/** Valve positions readings are taken at; "after" is after the repair. */
-export const POSITIONS = ["as found", "throttled", "shut", "after"] as const;
+/** Valve positions readings are taken at; "overload" is 150 % of a fire-water pump, "after" is after the repair. */
+export const POSITIONS = ["as found", "throttled", "overload", "shut", "after"] as const;
 export type Position = (typeof POSITIONS)[number];
 /** What a reading belongs to: a valve position, or the test it was taken for. */
 export type SnapshotLabel = Position | `test:${TestId}`;
@@ -21,6 +21,7 @@ const POSITION_SLOTS = {
   frequency: "frequency",
   liquidTemperature: "temperature",
   inputPower: "power",
+  inrush: "current",
   bearingTemperature: "temperature",
   casingTemperature: "temperature",
   glandTemperature: "temperature",

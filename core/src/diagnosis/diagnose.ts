@@ -30,11 +30,12 @@ import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
 import type { TestRow } from "./tables/tests/index.ts";
+import { failedPoints, passedAll } from "./three-points.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
 import { worthInWords } from "./worth.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.6.2";
+export const ENGINE_VERSION = "0.7.0";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;
@@ -85,7 +86,13 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
   const parts = snapshot && gauged && withLikeliestFlow(situation, snapshot, gauged, posterior);
   const tests = rankTests(situation, posterior);
   const causes = causesOf(posterior, units);
-  const notes = [...doubtful, ...misfit(posterior, units)];
+  const [leader] = causes;
+  const notes = [
+    ...doubtful,
+    ...misfit(posterior, units),
+    ...failedPoints(situation, leader?.id),
+    ...passedAll(situation, leader?.id),
+  ];
   const where = whereOf(posterior);
   const stop = stopWhy(causes, tests, situation, posterior);
   return {
@@ -255,6 +262,7 @@ function stopWhy(
   const row = posterior.causes[index]?.row;
   if (!first || !row || first.id === "unlisted") return null;
   if (contradictions(posterior, index).length > 0 || !isCarried(posterior, index)) return null;
+  if (failedPoints(situation, first.id).length > 0) return null;
   if (first.probability > SETTLED) {
     const sure = first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability);
     const looked = (t: TestRow) =>

@@ -1,5 +1,6 @@
 /** Evidence in words: what was seen and what would have been expected, with figures and units. */
 import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
+import { spokenPosition } from "../visit/index.ts";
 import { type EvidenceItem, NOT_COMPLAINED } from "./evidence.ts";
 import type { PosteriorCause } from "./posterior.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
@@ -47,7 +48,7 @@ export function evidencePhrase(item: EvidenceItem, system: UnitSystem): Phrase {
 const said = ({ dimension }: ReadingEvidence): string => (dimension === "shape" ? ":" : "");
 
 const whenRead = ({ snapshot }: ReadingEvidence): string =>
-  snapshot && snapshot !== "as found" ? ` (${snapshot})` : "";
+  snapshot && snapshot !== "as found" ? ` (${spokenPosition(snapshot)})` : "";
 
 function plainWords(item: EvidenceItem, system: UnitSystem): string {
   if (item.observation) {

@@ -22,6 +22,9 @@ export interface FirePoint {
   readonly discharge: number;
   /** [r/min] */
   readonly speed: number;
+  /** Standard uncertainty of its net pressure [Pa] and of its flow [m³/s]; none where left out. */
+  readonly uNet?: number;
+  readonly uFlow?: number;
 }
 
 export interface FireSetup {
@@ -39,9 +42,12 @@ export interface CorrectedPoint {
   readonly netPressure: number;
   readonly flowPercent: number;
   readonly pressurePercent: number;
+  /** Standard uncertainties of both shares [%]. */
+  readonly uFlowPercent: number;
+  readonly uPressurePercent: number;
 }
 
-type FireVerdict = "pass" | "fail" | "not-shown";
+export type FireVerdict = "pass" | "fail" | "not-shown";
 
 export interface FireResult {
   readonly corrected: readonly CorrectedPoint[];
@@ -54,7 +60,7 @@ export interface FireResult {
 }
 
 /** Which corrected flows count for which point [% of rated], and the pressures asked there [%]. */
-const LIMITS = {
+export const FIRE_LIMITS = {
   shutOff: { from: 0, to: 0.1, low: 100, high: 140 },
   rated: { from: 99.9, to: 140, low: 100, high: Number.POSITIVE_INFINITY },
   overload: { from: 149.85, to: Number.POSITIVE_INFINITY, low: 65, high: Number.POSITIVE_INFINITY },
@@ -77,6 +83,8 @@ export function correctedPoint(setup: FireSetup, point: FirePoint): CorrectedPoi
     netPressure,
     flowPercent: (100 * flow) / rating.flow,
     pressurePercent: (100 * netPressure) / rating.pressure,
+    uFlowPercent: (100 * (point.uFlow ?? 0) * r) / rating.flow,
+    uPressurePercent: (100 * (point.uNet ?? 0) * r * r) / rating.pressure,
   };
 }
 
@@ -85,7 +93,7 @@ export function correctedPoint(setup: FireSetup, point: FirePoint): CorrectedPoi
  */
 export function fireTest(setup: FireSetup, points: readonly FirePoint[]): FireResult {
   const corrected = points.map((p) => correctedPoint(setup, p));
-  const judge = (limit: (typeof LIMITS)[keyof typeof LIMITS]): FireVerdict => {
+  const judge = (limit: (typeof FIRE_LIMITS)[keyof typeof FIRE_LIMITS]): FireVerdict => {
     const here = corrected.filter(
       (c) =>
         c.flowPercent >= limit.from - 1e-9 &&
@@ -98,9 +106,9 @@ export function fireTest(setup: FireSetup, points: readonly FirePoint[]): FireRe
     return good ? "pass" : "fail";
   };
   const verdicts = {
-    shutOff: judge(LIMITS.shutOff),
-    rated: judge(LIMITS.rated),
-    overload: judge(LIMITS.overload),
+    shutOff: judge(FIRE_LIMITS.shutOff),
+    rated: judge(FIRE_LIMITS.rated),
+    overload: judge(FIRE_LIMITS.overload),
   };
   const all = Object.values(verdicts);
   const overall = all.includes("fail") ? "fail" : all.includes("not-shown") ? "not-shown" : "pass";

@@ -29,9 +29,19 @@ export type { FieldCurve, FieldPoint, ResidualShape } from "./field-curve.ts";
 export { shutOffHeating, throughFlowHeating, timeToLimit } from "./heat.ts";
 export { casingVolumeFromPorts, deadHeadLimit } from "./dead-head.ts";
 export type { DeadHeadInputs, DeadHeadLimit } from "./dead-head.ts";
-export { againstOriginal, correctedPoint, fireTest } from "./fire-points.ts";
-export type { FirePoint, FireRating, FireResult, FireSetup } from "./fire-points.ts";
+export { againstOriginal, correctedPoint, FIRE_LIMITS, fireTest } from "./fire-points.ts";
+export type {
+  CorrectedPoint,
+  FirePoint,
+  FireRating,
+  FireResult,
+  FireSetup,
+  FireVerdict,
+} from "./fire-points.ts";
+export { pointBetween } from "./fire-between.ts";
 export { demandPlace, fireSize } from "./fire-size.ts";
 export type { FireSize } from "./fire-size.ts";
+export { NOZZLES, pitotFlow } from "./pitot.ts";
+export type { NozzleId } from "./pitot.ts";
 export { sampledFlow, USUAL_DRAWS } from "./sampled-flow.ts";
 export type { SampledFlow } from "./sampled-flow.ts";

@@ -7,6 +7,7 @@ import {
   CAUSE_IDS,
   type CauseId,
   type Closing,
+  POSITIONS,
   WAYS_CLOSED,
   type DiagnosisResult,
   readCase,
@@ -190,7 +191,7 @@ function fingerprintOf(
   if (closed === "cured") return after ? [{ ...after, label: "as found" }] : [];
   // What was found is no measure of the pump where a fault was.
   if (closed !== "as it should be") return [];
-  return read.filter((s) => ["as found", "throttled", "shut"].includes(s.label ?? ""));
+  return read.filter((s) => s.label !== "after" && POSITIONS.some((p) => p === s.label));
 }
 
 /** What a visit counts as for the next one: what it really was, else what was held likeliest. */

@@ -1,6 +1,7 @@
 /** A visit as a written case: what the Board, the log and an export are worked out from. */
 import {
   dimensionAt,
+  POSITIONS,
   type ObservationId,
   type Position,
   type PositionSlot,
@@ -37,9 +38,13 @@ const NOTHING_TYPED: Typing = new Map();
 const VALVES: Readonly<Record<Position, ValvePosition>> = {
   "as found": "as-found",
   throttled: "throttled",
+  overload: "as-found",
   shut: "shut",
   after: "as-found",
 };
+
+/** What is read before anything is done about it. */
+const BEFORE_REPAIR: readonly Position[] = POSITIONS.filter((p) => p !== "after");
 
 const SIDES = ["suction", "discharge"] as const;
 
@@ -51,6 +56,7 @@ const SINGLE = [
   "frequency",
   "liquidTemperature",
   "inputPower",
+  "inrush",
   "bearingTemperature",
   "casingTemperature",
   "glandTemperature",
@@ -71,7 +77,7 @@ export function caseOfVisit(
   basis: VisitBasis,
   state: VisitState,
   typing: Typing = NOTHING_TYPED,
-  positions: readonly Position[] = ["as found", "throttled", "shut"],
+  positions: readonly Position[] = BEFORE_REPAIR,
 ): WrittenCase {
   const read = reader(state, typing);
   const snapshots = positions.flatMap((label): WrittenSnapshot[] => {

@@ -1,14 +1,6 @@
-/** Studies that need more than one valve position: the field curve and the fire-water test. */
-import { bestEfficiencyFlow, readCurve } from "../curve/index.ts";
-import {
-  type FieldCurve,
-  fieldCurve,
-  fireTest,
-  type FirePoint,
-  type FireResult,
-  isIndependent,
-} from "../hydraulics/index.ts";
-import { GRAVITY } from "../quantity/index.ts";
+/** The field curve: a study that needs more than one valve position. */
+import { readCurve } from "../curve/index.ts";
+import { type FieldCurve, fieldCurve, isIndependent } from "../hydraulics/index.ts";
 import { partsOf, toleranceOf } from "./parts.ts";
 import type { Situation } from "./situation.ts";
 
@@ -37,50 +29,4 @@ export function fieldCurveOf(situation: Situation): FieldCurve | undefined {
   });
   // Half the acceptance band is two standard deviations.
   return fieldCurve(curve, points, toleranceOf(situation).head / 2);
-}
-
-export interface FireStudy extends FireResult {
-  readonly points: readonly FirePoint[];
-  readonly rating: { readonly flow: number; readonly pressure: number; readonly speed: number };
-  /** What is asked of it, where that is stated apart from its rating [m³/s]. */
-  readonly demand: number | undefined;
-}
-
-/**
- * The three-point test of a fire-water pump, from this visit's snapshots with metered flow (or shut).
- * Rated is the point on its plate, else the stated duty, else the best point of the curve.
- */
-export function fireStudy(situation: Situation): FireStudy | undefined {
-  const { family, curve, liquid, duty, ratedPoint, motor } = situation;
-  const stated = ratedPoint ?? duty;
-  const speed = curve?.speed ?? motor?.speed;
-  if (family !== "fire" || !speed) return undefined;
-  const best = curve && bestEfficiencyFlow(curve);
-  const flow = stated?.flow ?? best;
-  const head =
-    stated?.head ?? (curve && best !== undefined ? readCurve(curve, best).head : undefined);
-  if (flow === undefined || head === undefined) return undefined;
-  const rating = { flow, pressure: head * liquid.density * GRAVITY, speed };
-  const points = situation.snapshots.flatMap((s): FirePoint[] => {
-    const q = s.valve === "shut" ? 0 : s.flow?.value;
-    if (q === undefined || !s.suction || !s.discharge) return [];
-    return [
-      {
-        flow: q,
-        suction: s.suction.pressure,
-        discharge: s.discharge.pressure,
-        speed: s.speed?.value ?? speed,
-      },
-    ];
-  });
-  const [first] = situation.snapshots;
-  if (points.length === 0 || !first) return undefined;
-  const setup = {
-    rating,
-    density: liquid.density,
-    gaugeHeightDifference: (first.discharge?.gaugeHeight ?? 0) - (first.suction?.gaugeHeight ?? 0),
-    suctionBore: situation.ports.suction,
-    dischargeBore: situation.ports.discharge,
-  };
-  return { ...fireTest(setup, points), points, rating, demand: ratedPoint && duty?.flow };
 }

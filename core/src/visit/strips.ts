@@ -202,6 +202,16 @@ const ROWS: readonly Row[] = [
     when: motor,
   },
   {
+    slot: "inrush",
+    name: "Highest current at the start",
+    metric: ["A"],
+    us: ["A"],
+    rank: "more",
+    tool: "clamp meter",
+    // Behind a drive there is no inrush.
+    when: (p) => motor(p) && p.driveKind !== "vfd",
+  },
+  {
     slot: "bearingTemperature",
     name: "Bearing",
     ...TEMPERATURE,

@@ -1,4 +1,5 @@
 /** A snapshot made ready for the forward model: its pump, its suction, its system, its readings. */
+import { curveTolerance } from "../../curve/index.ts";
 import { countingHeight } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import type { LossAtFlow } from "../../suction/index.ts";
@@ -150,11 +151,22 @@ const TABLE_TOLERANCE = 0.05;
 /** Standard deviations an acceptance tolerance stands for: most pumps that are kept lie inside. */
 export const TOLERANCE_SIGMAS = 2;
 
+/** What is left of a grade once a pump has passed an acceptance test with calibrated gauges. */
+const ACCEPTED = curveTolerance("1B");
+
 /** How far this pump may lie from its sheet at most: flow, head, power. */
 export function ownTolerance(situation: Situation) {
   if (situation.displacement) return { flow: TABLE_TOLERANCE, head: 0, power: 0.1 };
   if (situation.jet && !situation.curve) return { flow: TABLE_TOLERANCE, head: 0.06, power: 0.2 };
-  return toleranceOf(situation);
+  const sheet = toleranceOf(situation);
+  // A fire-water pump was accepted at its three points, whatever grade its sheet was drawn to.
+  return situation.family === "fire" && !situation.estimatedCurve
+    ? {
+        ...sheet,
+        head: Math.min(sheet.head, ACCEPTED.head),
+        flow: Math.min(sheet.flow, ACCEPTED.flow),
+      }
+    : sheet;
 }
 
 /**
@@ -240,6 +252,8 @@ function flowPriorOf(
   const { staticHead } = situation;
   const design = designOf(situation, pump);
   const { flow, head } = design;
+  // Whoever tests a fire-water pump sets its flow at the header: the house's system says nothing of it.
+  if (situation.family === "fire" && snapshot.flow) return { kind: "anywhere", limit };
   if (snapshot.valve === "throttled") {
     // Throttled from where it ran, which more often than not is no more than its duty.
     return { kind: "anywhere", limit: Math.min(limit * 0.85, 1.1 * flow) };

@@ -1,8 +1,6 @@
 import type { FireView } from "@yard-tack/core/board";
 import classes from "./board.module.css";
 
-const WORDS = { pass: "pass", fail: "fail", "not-shown": "not shown" } as const;
-
 /** The three points of a fire-water pump, what is asked at each and what was measured. */
 export function FireTable({ view }: { view: FireView }) {
   return (
@@ -13,6 +11,7 @@ export function FireTable({ view }: { view: FireView }) {
             <th scope="col">point</th>
             <th scope="col">asked</th>
             <th scope="col">measured</th>
+            <th scope="col">of its sheet</th>
             <th scope="col">so</th>
           </tr>
         </thead>
@@ -22,7 +21,8 @@ export function FireTable({ view }: { view: FireView }) {
               <th scope="row">{r.name}</th>
               <td>{r.asked}</td>
               <td>{r.measured}</td>
-              <td data-verdict={r.verdict}>{WORDS[r.verdict]}</td>
+              <td>{r.ofSheet}</td>
+              <td data-verdict={r.verdict}>{r.so}</td>
             </tr>
           ))}
         </tbody>

@@ -1,4 +1,6 @@
+import { POSITIONS } from "@yard-tack/core/case";
 import type { VisitRecord } from "@yard-tack/core/record";
+import { spokenPosition } from "@yard-tack/core/visit";
 import Link from "next/link";
 import { PageHead } from "@/shell/page-head";
 import { clock, day, dayAndClock } from "@/shell/times";
@@ -135,9 +137,6 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
   );
 }
 
-/** In the order a visit takes them; a test's readings stand by its name. */
-const POSITIONS = ["as found", "throttled", "shut", "after"];
-
 /** One line a reading, one column a valve position: what was found beside what was left. */
 function Readings({ body, zone }: { body: VisitRecord; zone: string }) {
   const { readings, superseded } = body;
@@ -156,7 +155,7 @@ function Readings({ body, zone }: { body: VisitRecord; zone: string }) {
             <th scope="col">Reading</th>
             {positions.map((p) => (
               <th key={p} scope="col">
-                {p}
+                {spokenPosition(p)}
               </th>
             ))}
           </tr>
@@ -194,8 +193,9 @@ function Readings({ body, zone }: { body: VisitRecord; zone: string }) {
   );
 }
 
+/** In the order a visit takes them; a test's readings stand by its name. */
 const placeOf = (position: string): number => {
-  const at = POSITIONS.indexOf(position);
+  const at = POSITIONS.findIndex((p) => p === position);
   return at === -1 ? POSITIONS.length : at;
 };
 

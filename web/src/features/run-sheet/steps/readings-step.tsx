@@ -9,6 +9,7 @@ import { vibrationZone } from "@yard-tack/core/upkeep";
 import { vibrationWords } from "@yard-tack/core/words";
 import {
   notedText,
+  positionsOf,
   type PositionStrip,
   readingKey,
   sideOf,
@@ -32,20 +33,9 @@ import { AMPS_CAUTION, SHUT_CAUTION } from "./cautions-here";
 import { CautionCard, Cautions } from "./caution-card";
 import { ObservationChip } from "./chips";
 import { OnHand } from "./lazy-steps";
+import { PitotFlow } from "./pitot-flow";
 import { StopCard, useStops } from "./stops";
 import classes from "./steps.module.css";
-
-const POSITIONS: readonly {
-  readonly label: Position;
-  readonly name: string;
-  /** Not on a pump that must not be shut. */
-  readonly closesDischarge: boolean;
-}[] = [
-  { label: "as found", name: "As found", closesDischarge: false },
-  { label: "throttled", name: "Throttled", closesDischarge: true },
-  { label: "shut", name: "Shut", closesDischarge: true },
-  { label: "after", name: "After", closesDischarge: false },
-];
 
 /** Instruments nobody carries for nothing. */
 const CARRIED: readonly Tool[] = ["voltmeter", "power meter", "vibration meter"];
@@ -92,7 +82,7 @@ export function ReadingsStep({
   const stops = useStops(sheet);
   const shutStop = stops.find((s) => s.blocks === "shut-valve");
   const displacement = shutStop?.id === "displacement-shut";
-  const positions = POSITIONS.filter(
+  const positions = positionsOf(sheet.facts).filter(
     (p) => !(p.closesDischarge && displacement) && !(p.label === "shut" && shutStop),
   );
   // Nobody goes near a running pump past a caution that was not read.
@@ -250,6 +240,14 @@ function Below({
   }
   // Only three phases have a third voltage, and only there are two ways to read it.
   if (slot.slot === "volts.2") return <VoltsBetween sheet={sheet} />;
+  if (slot.slot === "flow" && sheet.facts.family === "fire" && snapshot !== "shut") {
+    return (
+      <details className={classes.more}>
+        <summary>From pitot pressures</summary>
+        <PitotFlow units={units} onTake={(raw) => takeOver(sheet, snapshot, "flow", raw)} />
+      </details>
+    );
+  }
   if (slot.slot === "leakage") {
     return <DropCounter onTake={(raw) => takeOver(sheet, snapshot, slot.slot, raw)} />;
   }
