@@ -252,8 +252,7 @@ function flowPriorOf(
   const { staticHead } = situation;
   const design = designOf(situation, pump);
   const { flow, head } = design;
-  // Whoever tests a fire-water pump sets its flow at the header: the house's system says nothing of it.
-  if (situation.family === "fire" && snapshot.flow) return { kind: "anywhere", limit };
+  if (atHeader(situation, snapshot)) return { kind: "anywhere", limit };
   if (snapshot.valve === "throttled") {
     // Throttled from where it ran, which more often than not is no more than its duty.
     return { kind: "anywhere", limit: Math.min(limit * 0.85, 1.1 * flow) };
@@ -277,6 +276,24 @@ function flowPriorOf(
       weight: 1 / statics.length,
     })),
   };
+}
+
+/** Flows further apart than this were set apart, as a share of the smaller. */
+const SET_APART = 0.05;
+
+/**
+ * Whether a fire-water pump was run into its test header: more flows than its demand takes, or at another
+ * flow than in another reading with the same valve. What the house's system would let through says nothing then.
+ */
+function atHeader({ family, duty, ratedPoint, snapshots }: Situation, snapshot: Snapshot): boolean {
+  const flow = snapshot.flow?.value;
+  if (family !== "fire" || flow === undefined || snapshot.valve === "shut") return false;
+  const demand = Math.max(duty?.flow ?? 0, ratedPoint?.flow ?? 0);
+  if (demand > 0 && flow > (1 + SET_APART) * demand) return true;
+  return snapshots.some((s) => {
+    const other = s.valve === snapshot.valve ? s.flow?.value : undefined;
+    return other !== undefined && Math.abs(other - flow) > SET_APART * Math.min(other, flow);
+  });
 }
 
 /**
