@@ -215,19 +215,25 @@ export function testItems(
 ): EvidenceItem[] {
   return doneTests(situation)
     .filter(({ row }) => !(byState && isModelled(row.id)))
-    .map(({ row, outcome, index, weight }): EvidenceItem => ({
+    .map(({ row, outcome, shares, weight }): EvidenceItem => ({
       kind: "test",
       id: row.id,
       outcome,
-      logLikelihood: causes.map((_, c) => weight * Math.log(rates(row.id, c)[index] ?? 1)),
+      logLikelihood: causes.map((_, c) => weight * Math.log(chanceOf(shares, rates(row.id, c)))),
     }));
 }
 
-/** A test that was done: the index of its outcome in its row, and how much that counts. */
+/** Chance of a test as it turned out, where its readings leave open which outcome that was. */
+const chanceOf = (shares: readonly number[], rates: readonly number[]): number =>
+  shares.reduce((sum, share, k) => sum + share * (rates[k] ?? 1), 0);
+
+/** A test that was done: its outcome, and how much that counts. */
 export interface DoneTest {
   readonly row: TestRow;
   readonly outcome: string;
   readonly index: number;
+  /** Chance of each outcome of the row: 1 for what was entered, or as its readings have it. */
+  readonly shares: readonly number[];
   readonly weight: number;
 }
 
@@ -239,7 +245,10 @@ export function doneTests(situation: Situation): readonly DoneTest[] {
     // What its after-reading shows is weighed there; the word for it says the same again.
     const isRead = situation.snapshots.some((s) => s.label !== "" && s.label === t.after);
     const weight = isRead || readAlready(row.id, situation) ? SAID_AGAIN : 1;
-    return [{ row, outcome: row.outcomes[index]?.id ?? "", index, weight }];
+    const shares = row.outcomes.map(
+      (o, k) => t.shares?.[o.id] ?? (!t.shares && k === index ? 1 : 0),
+    );
+    return [{ row, outcome: row.outcomes[index]?.id ?? "", index, shares, weight }];
   });
 }
 

@@ -1,7 +1,7 @@
 /**
  * What of a case was left out, taken for granted or cannot be: data. The words stand in `words`.
  */
-import type { ObservationId } from "../case/index.ts";
+import type { ObservationId, TestId } from "../case/index.ts";
 import type { CurveNote } from "../curve/index.ts";
 import type { OrderFault } from "../hydraulics/index.ts";
 import type { LiquidFault } from "../liquid/index.ts";
@@ -52,6 +52,7 @@ export type CaseNote =
       readonly specificSpeed: number;
       readonly guessed: readonly ("power" | "npshr")[];
     }
+  | { readonly code: "outcome-contradicted"; readonly test: TestId; readonly outcome: string }
   | { readonly code: "contradicted"; readonly observation: ObservationId }
   | { readonly code: "negative" | "impossible-pressure"; readonly path: string }
   | {

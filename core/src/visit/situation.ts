@@ -19,6 +19,7 @@ import {
 import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
 import type { CaseNote } from "./case-note.ts";
 import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
+import { type OutcomeShares, outcomeShares } from "./outcome-shares.ts";
 import { atmosphereOf, liquidOf } from "./liquid-of-case.ts";
 import { curvesOf, displacementOf, jetOf } from "./rating-of-case.ts";
 import {
@@ -135,6 +136,8 @@ export interface Situation {
     readonly outcome: string;
     /** Label of the snapshot taken after it. */
     readonly after?: string;
+    /** Chance of each outcome as its readings have it; undefined where it kept none that tell. */
+    readonly shares?: OutcomeShares;
   }[];
   readonly forbids: readonly string[];
   readonly history: PumpHistory;
@@ -260,11 +263,20 @@ export function situationOf(file: CaseFile): Situation {
     timedLevel: timedLevelOf(file, notes),
     present: present.filter((o) => !both.includes(o)),
     absent: absent.filter((o) => !both.includes(o)),
-    tests: file.tests.map(({ test, outcome, after }) => ({ test, outcome, after })),
+    tests: testsOf(file, atmosphere, notes),
     forbids: pump.forbids,
     history: historyOfCase(file),
     notes,
   };
+}
+
+function testsOf(file: CaseFile, atmosphere: AbsolutePa, notes: CaseNote[]): Situation["tests"] {
+  return file.tests.map((t) => {
+    const read = outcomeShares(t, { atmosphere, motor: file.pump.motor });
+    if (read?.contradicted)
+      notes.push({ code: "outcome-contradicted", test: t.test, outcome: t.outcome });
+    return { test: t.test, outcome: t.outcome, after: t.after, shares: read?.shares };
+  });
 }
 
 function motorOf(file: CaseFile): MotorPlate | undefined {

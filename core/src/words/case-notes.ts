@@ -74,6 +74,8 @@ export function noteWords(note: CaseNote): string {
         too.length > 0 ? `; ${too.join(" and ")} guessed too` : ""
       }.`;
     }
+    case "outcome-contradicted":
+      return `Of the test “${note.test.replaceAll("-", " ")}”, the outcome entered (${note.outcome}) is not what its readings show. Both count half; look which is the slip.`;
     case "contradicted":
       return `${note.observation} is listed as present and as absent; it counts as not looked at.`;
     case "negative":
