@@ -45,6 +45,15 @@ describe("ratings of flow over pressure", () => {
     expect(gauge?.sentences[0]).toContain("discharge gauge is needed");
   });
 
+  it("say nothing of slip, nor how far off the flow is, where no pressure was read", () => {
+    const said = rating("LF-4", { snapshots: [{ flow: "2.1 m3/h" }] }, "metric")?.sentences.join(
+      " ",
+    );
+    expect(said).toContain("With no pressure across it the rating gives");
+    expect(said).toContain("how much it should be hangs on the pressure");
+    expect(said).not.toMatch(/0\.00|% off it/);
+  });
+
   it("hold a displacement pump's flow against its rating, and forbid a shut valve in words", () => {
     const gauges = { suctionPressure: "0 bar", dischargePressure: "3 bar" };
     const view = rating("LF-4", { snapshots: [gauges] }, "metric");

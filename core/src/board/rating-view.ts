@@ -67,10 +67,14 @@ function displacementView(
   const thick = formatSi(duty.viscosity, "viscosity", units);
   const against = duty.againstRating;
   const sentences = [
-    `The rating gives ${show(duty.ratedFlow)} at ${formatRpm(duty.speed)}, ${thick}; ${show(duty.slip)} of it slips back.`,
-    against
+    duty.pressure
+      ? `The rating gives ${show(duty.ratedFlow)} at ${formatRpm(duty.speed)}, ${thick}; ${show(duty.slip)} slips back.`
+      : `With no pressure across it the rating gives ${show(duty.ratedFlow)} at ${formatRpm(duty.speed)}, ${thick}; at pressure some of it slips back.`,
+    against && duty.pressure
       ? `Measured flow is ${signed(against.value)} % off it (${signed(against.value - K95 * against.u)} to ${signed(against.value + K95 * against.u)} %).`
-      : "No flow is measured: a timed fill or a tank's level would show how much it slips.",
+      : against
+        ? `Measured: ${show(measured?.value ?? 0)}; how much it should be hangs on the pressure.`
+        : "No flow is measured: a timed fill or a tank's level would show how much it slips.",
     ...(duty.pressure ? [] : ["Both gauges are needed for the differential pressure."]),
     ...(duty.outsideViscosity
       ? ["The liquid's viscosity lies far outside the table: the rating is stretched."]

@@ -7,6 +7,8 @@ import { layoutOf } from "../visit/index.ts";
 /** Heads in metres of the liquid; `loss` is what the drawing explains. */
 export interface SuctionView {
   readonly atmosphere: number;
+  /** The surface is under more than the air: a filled circuit, a pressure vessel. */
+  readonly pressed: boolean;
   readonly level: number;
   readonly vapour: number;
   readonly loss: number;
@@ -36,6 +38,9 @@ export interface PhasesView {
   readonly voltsPercent: number | undefined;
 }
 
+/** A surface whose pressure differs from the air's by more is not called the atmosphere [Pa]. */
+const PRESSED = 2000;
+
 /** The suction budget; undefined when nothing gives an NPSH available. */
 export function suctionOf({ situation, parts }: Diagnosis): SuctionView | undefined {
   const available = parts?.npsh.available;
@@ -46,6 +51,7 @@ export function suctionOf({ situation, parts }: Diagnosis): SuctionView | undefi
   const clear = lost !== undefined && Math.abs(lost.value) > K95 * lost.u;
   return {
     atmosphere: (situation.atmosphere + (layout?.surfacePressure ?? 0)) / perMetre,
+    pressed: Math.abs(layout?.surfacePressure ?? 0) > PRESSED,
     level: layout?.sourceLevel ?? 0,
     vapour: situation.liquid.vapourPressure / perMetre,
     loss: lossAt(layout?.loss, parts.duty.flow?.value ?? 0),

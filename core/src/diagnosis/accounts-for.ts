@@ -6,6 +6,8 @@ import type { Diagnosis } from "./diagnose.ts";
 const LEADS = 0.5;
 /** A cause that takes a smaller share of the duty's flow is no reason to call anybody. */
 const NOTICED = 0.07;
+/** A loss of so large a share of the duty's flow is all of it. */
+const ALL = 0.98;
 
 /**
  * One sentence, or none: the flow that the leading cause takes from the duty at its likeliest size.
@@ -30,5 +32,6 @@ export function accountsFor(
       ? `It costs about ${flow(lost)}: that alone is not why too little comes.`
       : "It costs no flow: that is not why too little comes.";
   }
+  if (lost > ALL * duty.flow) return "That accounts for all of it.";
   return `It costs about ${flow(lost)} of the duty's ${flow(duty.flow)}.`;
 }

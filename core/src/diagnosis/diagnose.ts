@@ -19,6 +19,7 @@ import {
   rankTests,
   showsCause,
   SETTLED,
+  tellsApart,
   WORTH_ASKING,
 } from "./next-test.ts";
 import { withoutDoubtful } from "./doubtful.ts";
@@ -267,7 +268,9 @@ function stopWhy(
     const sure = first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability);
     const looked = (t: TestRow) =>
       t.echoes?.some((o) => situation.present.includes(o) || situation.absent.includes(o));
-    const look = openTests(situation, posterior).find((t) => confirms(t, row.id) && !looked(t));
+    const look = openTests(situation, posterior).find(
+      (t) => confirms(t, row.id) && !looked(t) && tellsApart(t, index, posterior) > CONFIRMS,
+    );
     const before = look
       ? ` Before anything is opened, ${look.minutes} min: ${look.name.charAt(0).toLowerCase()}${look.name.slice(1)}.`
       : "";
@@ -279,6 +282,9 @@ function stopWhy(
 
 /** A look that takes no longer and harms nobody. */
 const QUICK = { minutes: 5, hazardMinutes: 1 } as const;
+
+/** Bits from which on a look is a confirmation, and not one more thing that others would show too. */
+const CONFIRMS = 0.7;
 
 const confirms = (test: TestRow, id: CauseId): boolean =>
   test.minutes <= QUICK.minutes &&

@@ -3,8 +3,9 @@ import { describe, expect, it } from "vitest";
 import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import { OBSERVATION_IDS, TEST_OUTCOMES, type TestId } from "../case/index.ts";
 import { diagnose, diagnoseFully } from "./index.ts";
-import { rankTests } from "./next-test.ts";
+import { rankTests, tellsApart } from "./next-test.ts";
 import { type Posterior, posteriorOf } from "./posterior.ts";
+import { testRow } from "./tables/tests/index.ts";
 import { situationOf } from "../visit/index.ts";
 
 type Json = Record<string, unknown>;
@@ -142,6 +143,30 @@ describe("the next test", () => {
     );
     expect(tests.length).toBeGreaterThan(0);
     expect(tests.map((t) => t.row.id)).not.toContain(id);
+  });
+
+  it("confirms a leader only where its rivals would show something else", () => {
+    const bits = (json: Json, shares: Readonly<Record<string, number>>, test: TestId) => {
+      const posterior = posteriorFrom(json, shares);
+      const [leader] = Object.keys(shares);
+      const row = testRow(test);
+      if (!row) throw new Error(`no ${test}`);
+      return tellsApart(
+        row,
+        posterior.causes.findIndex((c) => c.row.id === leader),
+        posterior,
+      );
+    };
+    const jet = { ...pumpJson("QO-1"), observations: { present: ["complaint.no-flow"] } };
+    const dry = { "jet-suction-open": 0.97, "not-primed": 0.02, "jet-nozzle-blocked": 0.01 };
+    // By hand it gives nothing under each of them; only an open suction empties the port.
+    expect(bits(jet, dry, "hand-mode")).toBeLessThan(0.1);
+    expect(bits(jet, dry, "drain-back")).toBeGreaterThan(0.3);
+    const backwards = { "wrong-rotation": 0.97, "impeller-worn": 0.02, "low-speed": 0.01 };
+    expect(bits(told(["complaint.low-flow"]), backwards, "rotation-look")).toBeGreaterThan(2);
+    const choked = { "suction-restriction": 0.97, "npsh-shortfall": 0.03 };
+    expect(bits(told(["noise.gravel"]), choked, "throttle-and-listen")).toBeLessThan(0.7);
+    expect(bits(told(["noise.gravel"]), choked, "open-strainer-look")).toBeGreaterThan(1);
   });
 
   it("has no next one once the cause is as good as certain", () => {

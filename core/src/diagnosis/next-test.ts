@@ -63,6 +63,20 @@ const SHOWS = { there: 0.5, elsewhere: 0.1 } as const;
 export const showsCause = ({ under, usual }: TestRow, id: CauseId): boolean =>
   under[id]?.some((rate, k) => rate > SHOWS.there && (usual[k] ?? 1) < SHOWS.elsewhere) ?? false;
 
+/** Bits that a test of a pump which has the cause moves it against all others that still stand. */
+export function tellsApart(test: TestRow, leader: number, { causes, rates }: Posterior): number {
+  const others = causes.map((c, i) => (i === leader ? 0 : c.probability));
+  const rest = normalised(others);
+  const under = rates(test.id, leader);
+  return under.reduce((bits, there, k) => {
+    const elsewhere = rest.reduce(
+      (sum, share, i) => sum + (share > NEGLIGIBLE ? share * (rates(test.id, i)[k] ?? 0) : 0),
+      0,
+    );
+    return there > 0 ? bits + there * Math.log2(there / Math.max(elsewhere, 1e-3)) : bits;
+  }, 0);
+}
+
 /** Possible tests, best first. Tests already done, impossible here or forbidden are not among them. */
 export function rankTests(situation: Situation, posterior: Posterior): RankedTest[] {
   const standing = posterior.causes.flatMap((c, i) => (c.probability > NEGLIGIBLE ? [i] : []));

@@ -182,11 +182,15 @@ function headLine({ parts }: Diagnosis, units: UnitSystem): string {
   return `Head ${metres(head.value)} (${range})${against}.`;
 }
 
+/** Short by so much of its duty nothing flows [%]. */
+const NOTHING = 98;
+
 function flowLine({ parts, situation }: Diagnosis): string {
   const flow = parts?.duty.flow;
   if (!flow || !situation.duty) return "";
   const percent = 100 * (flow.value / situation.duty.flow - 1);
   const u = (100 * flow.u) / situation.duty.flow;
   if (Math.abs(percent) < Math.max(3, u)) return "Flow is about its duty.";
+  if (percent < -NOTHING) return "Nothing flows.";
   return `Flow is ${formatNumber(Math.abs(percent), 2)} % ${percent < 0 ? "short of" : "over"} its duty.`;
 }

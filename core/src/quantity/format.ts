@@ -96,6 +96,17 @@ export function formatSi(si: number, dimension: Dimension, system: UnitSystem, d
   return `${formatNumber(toUnit(si, unit), digits)} ${prettyUnit(unit)}`;
 }
 
+/** An SI value with so many decimals, for figures that are added up before the reader's eyes: "10.4 m". */
+export function formatFixed(
+  si: number,
+  dimension: Dimension,
+  system: UnitSystem,
+  decimals: number,
+): string {
+  const unit = shownUnit(dimension, system);
+  return `${toUnit(si, unit).toFixed(decimals).replace("-", "−")} ${prettyUnit(unit)}`;
+}
+
 /** An absolute pressure as weather and vapour are told: kPa, or psi. @param pa - [Pa] */
 export function formatAbsolute(pa: number, system: UnitSystem, digits = 4): string {
   const unit = system === "us" ? "psi" : "kPa";

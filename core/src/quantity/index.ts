@@ -23,6 +23,7 @@ export {
 export type { Band, InstrumentClass, Repeats, Uncertain } from "./uncertain.ts";
 export {
   formatAbsolute,
+  formatFixed,
   formatNumber,
   formatRpm,
   formatSi,

@@ -34,7 +34,7 @@ const RARE: Readonly<Partial<Record<CauseId, number>>> = {
 type PriorRow = Readonly<Partial<Record<CauseId, number>>>;
 
 /** Version of the tables in this folder; stored with every result. */
-export const DATA_VERSION = "7";
+export const DATA_VERSION = "8";
 
 export const PRIORS: Readonly<Record<string, PriorRow>> = {
   "inline-circulator/flooded/3-phase": {
@@ -297,6 +297,7 @@ const JUDGED: Readonly<Partial<Record<Family, PriorRow>>> = {
     "not-primed": 0.14,
     "priming-device-fault": 0.12,
     "suction-air-leak": 0.14,
+    "foot-valve-leak": 0.05,
     "suction-restriction": 0.12,
     "discharge-restriction": 0.06,
     "impeller-clogged": 0.08,

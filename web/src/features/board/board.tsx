@@ -162,7 +162,7 @@ function NextSlab({
 }: Omit<BoardProps, "board" | "units"> & { view: BoardView }) {
   const [test] = view.tests;
   const [reading] = view.missing;
-  if (reading && (!test || readingFirst(reading, test, view))) {
+  if (reading && view.stop === null && (!test || readingFirst(reading, test))) {
     return (
       <Slab
         title={`Read the ${reading.name}`}
@@ -191,11 +191,8 @@ function NextSlab({
 }
 
 /** Whichever tells more per minute comes first. */
-const readingFirst = (
-  reading: BoardView["missing"][number],
-  test: TestView,
-  view: BoardView,
-): boolean => view.stop === null && reading.bits / reading.minutes > test.bits / test.minutes;
+const readingFirst = (reading: BoardView["missing"][number], test: TestView): boolean =>
+  reading.bits / reading.minutes > test.bits / test.minutes;
 
 function Slab({
   title,

@@ -1,5 +1,5 @@
 import type { SuctionView } from "@yard-tack/core/board";
-import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
+import { formatFixed, type UnitSystem } from "@yard-tack/core/quantity";
 import classes from "./board.module.css";
 
 const WIDTH = 496;
@@ -7,7 +7,8 @@ const HEIGHT = 80;
 
 /** NPSH as a bar of liquid: what there is above, what is lost below, what is left and what is needed. */
 export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitSystem }) {
-  const metres = (v: number) => formatSi(v, "length", units, 2);
+  // One decimal each, so that they add up.
+  const metres = (v: number) => formatFixed(v, "length", units, 1);
   const push = view.atmosphere + Math.max(0, view.level);
   const scale = (WIDTH * 0.86) / Math.max(push, 1);
   const x = (m: number) => Math.max(0, m) * scale;
@@ -55,7 +56,10 @@ export function SuctionBudget({ view, units }: { view: SuctionView; units: UnitS
         data-testid="suction-budget"
       >
         <rect x={0} y={2} width={x(view.atmosphere)} height={22} className={classes.air} />
-        <text x={airText} y={17.5}>{`atmosphere ${metres(view.atmosphere)}`}</text>
+        <text
+          x={airText}
+          y={17.5}
+        >{`${view.pressed ? "air and pressure on the surface" : "atmosphere"} ${metres(view.atmosphere)}`}</text>
         {view.level > 0 ? (
           <>
             <rect

@@ -173,7 +173,28 @@ const CIRCUIT: Kind = {
   },
 };
 
-const KINDS: readonly Kind[] = [DISPLACEMENT, SUNKEN, FLOATS, CIRCUIT];
+/** A set on a tank or over a strainer: its recirculation valve, left open, is the shortest way back. */
+const PORTABLE: Kind = {
+  when: (p) => p.family === "portable",
+  words: {
+    "foot-valve-leak": {
+      name: "Recirculation or foot valve lets it drain back",
+      mechanism:
+        "It runs well once primed; through an open recirculation valve or a foot valve that leaks it empties itself while it primes or stands.",
+      firstAid: "Shut the recirculation valve and the hose valve, then prime again.",
+      repair:
+        "Keep the recirculation valve shut until the pump is solid with water; clean the foot valve or renew its flap.",
+      parts: ["foot valve", "flap", "recirculation valve seat"],
+      proof: "Primes once with both valves shut, and the level in the priming port holds.",
+    },
+    "not-primed": {
+      repair:
+        "Shut the recirculation and hose valves so that the primer is the only way out; fill until water comes solid.",
+    },
+  },
+};
+
+const KINDS: readonly Kind[] = [DISPLACEMENT, SUNKEN, FLOATS, CIRCUIT, PORTABLE];
 
 /** Rows made once for each kind of pump: what is worked out of a row is kept with it. */
 const MADE = new WeakMap<CauseRow, Map<string, CauseRow>>();

@@ -57,9 +57,9 @@ export const PIPES: readonly ObservationRow[] = [
   row("priming.liquid-from-air-jet", "liquid from the air jet", "own", 0.02, {
     "priming-device-fault": 0.3,
   }),
-  row("priming.drain-open", "drain open", "own", 0.02, {
+  row("priming.drain-open", "drain or recirculation valve open", "own", 0.02, {
     "priming-device-fault": 0.15,
-    ...each(["suction-air-leak", "not-primed"], 0.12),
+    ...each(["suction-air-leak", "not-primed", "foot-valve-leak"], 0.12),
   }),
   row("priming.priming-valve-leaks", "priming valve leaks", "own", 0.02, {
     "priming-device-fault": 0.3,
