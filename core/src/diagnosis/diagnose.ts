@@ -284,7 +284,7 @@ function stopWhy(
 const QUICK = { minutes: 5, hazardMinutes: 1 } as const;
 
 /** Bits from which on a look is a confirmation, and not one more thing that others would show too. */
-const CONFIRMS = 0.7;
+const CONFIRMS = 1;
 
 const confirms = (test: TestRow, id: CauseId): boolean =>
   test.minutes <= QUICK.minutes &&

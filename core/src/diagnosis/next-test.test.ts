@@ -165,7 +165,7 @@ describe("the next test", () => {
     const backwards = { "wrong-rotation": 0.97, "impeller-worn": 0.02, "low-speed": 0.01 };
     expect(bits(told(["complaint.low-flow"]), backwards, "rotation-look")).toBeGreaterThan(2);
     const choked = { "suction-restriction": 0.97, "npsh-shortfall": 0.03 };
-    expect(bits(told(["noise.gravel"]), choked, "throttle-and-listen")).toBeLessThan(0.7);
+    expect(bits(told(["noise.gravel"]), choked, "throttle-and-listen")).toBeLessThan(1);
     expect(bits(told(["noise.gravel"]), choked, "open-strainer-look")).toBeGreaterThan(1);
   });
 
