@@ -1,4 +1,5 @@
 /** What is asked of a pump and its place beyond its rating: each with its path in the case format. */
+import { FAMILIES, type Family } from "@yard-tack/core/case";
 import type { Dimension } from "@yard-tack/core/quantity";
 
 export interface PlaceField {
@@ -9,8 +10,10 @@ export interface PlaceField {
   readonly kind: Dimension | "number" | "percent" | "choice" | "flag" | "liquid-rows";
   readonly like?: string;
   readonly choices?: readonly (readonly [value: string, words: string])[];
-  /** Shown only while this holds. */
+  /** Shown only while this holds; what is not shown is not kept. */
   readonly when?: (values: Readonly<Record<string, string>>) => boolean;
+  /** Families that have it; all where left out. What another has there stays as it is. */
+  readonly families?: readonly Family[];
 }
 
 export interface PlaceGroup {
@@ -21,6 +24,12 @@ export interface PlaceGroup {
 
 const mixed = (v: Readonly<Record<string, string>>) =>
   ["sea-water", "ethylene-glycol", "propylene-glycol"].includes(v["site.liquid"] ?? "");
+
+const packed = (v: Readonly<Record<string, string>>) => v["pump.seal.kind"] === "packed";
+const onePhase = (v: Readonly<Record<string, string>>) => v["pump.motor.phases"] === "1";
+const WITH_PIT: readonly Family[] = ["sump"];
+const WITH_WHEEL: readonly Family[] = FAMILIES.filter((f) => f !== "positive-displacement");
+const JETS: readonly Family[] = ["jet-shallow", "jet-deep"];
 
 export const PLACE_GROUPS: readonly PlaceGroup[] = [
   {
@@ -112,6 +121,30 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         ],
       },
       {
+        path: "pump.impeller.style",
+        label: "Wheel",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["enclosed", "closed"],
+          ["semi-open", "half open"],
+          ["open", "open"],
+          ["vortex", "vortex"],
+        ],
+        families: WITH_WHEEL,
+      },
+      {
+        path: "pump.impeller.vaneShape",
+        label: "Vanes",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["backward", "curved"],
+          ["straight", "straight"],
+        ],
+        families: WITH_WHEEL,
+      },
+      {
         path: "pump.impeller.mounting",
         label: "Wheel held by",
         kind: "choice",
@@ -130,7 +163,118 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         like: "65 mm",
       },
       { path: "pump.casingVolume", label: "Liquid in the casing", kind: "volume", like: "8 L" },
+      {
+        path: "pump.jet.regulator",
+        label: "Pressure regulator set to",
+        kind: "pressure",
+        like: "2.1 bar",
+        families: JETS,
+      },
       { path: "pump.minimumFlow", label: "Least continuous flow", kind: "flow", like: "15 m3/h" },
+    ],
+  },
+  {
+    title: "Shaft seal",
+    about: "What it needs by hand on the day: rings to cut, a flush to open.",
+    fields: [
+      {
+        path: "pump.seal.kind",
+        label: "Sealed by",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["packed", "packing in a gland"],
+          ["mechanical", "a mechanical seal"],
+          ["double-mechanical", "a double mechanical seal"],
+          ["none", "none, it is canned or wet"],
+        ],
+      },
+      { path: "pump.seal.shaft", label: "Shaft or sleeve there", kind: "length", like: "50 mm" },
+      {
+        path: "pump.seal.rings",
+        label: "Rings of packing",
+        kind: "number",
+        like: "5",
+        when: packed,
+      },
+      {
+        path: "pump.seal.section",
+        label: "Section of a ring",
+        kind: "length",
+        like: "10 mm",
+        when: packed,
+      },
+      {
+        path: "pump.seal.material",
+        label: "Packing of",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["graphite", "graphite"],
+          ["carbon", "carbon"],
+          ["aramid", "aramid"],
+          ["plant-fibre", "plant fibre"],
+          ["ptfe", "PTFE"],
+          ["other", "something else"],
+        ],
+        when: packed,
+      },
+      {
+        path: "pump.seal.flush",
+        label: "Flushed",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["none", "not at all"],
+          ["internal", "from the casing"],
+          ["external", "from outside"],
+          ["circulating", "in a circuit of its own"],
+          ["bleed-off", "by a bleed"],
+          ["quench", "by a quench"],
+        ],
+      },
+    ],
+  },
+  {
+    title: "Pit and floats",
+    about:
+      "Levels over the pit's floor. With the floats and the times of a cycle the Board tells pump flow, inflow and starts an hour.",
+    fields: [
+      {
+        path: "sump.diameter",
+        label: "Pit, where it is round",
+        kind: "length",
+        like: "1.5 m",
+        families: WITH_PIT,
+      },
+      {
+        path: "sump.area",
+        label: "or its free surface",
+        kind: "area",
+        like: "1.8 m2",
+        families: WITH_PIT,
+      },
+      {
+        path: "sump.onLevel",
+        label: "Pump starts at",
+        kind: "length",
+        like: "1.1 m",
+        families: WITH_PIT,
+      },
+      {
+        path: "sump.offLevel",
+        label: "and stops at",
+        kind: "length",
+        like: "0.4 m",
+        families: WITH_PIT,
+      },
+      {
+        path: "sump.limit",
+        label: "Starts an hour, at most",
+        kind: "number",
+        like: "15",
+        families: WITH_PIT,
+      },
     ],
   },
   {
@@ -155,6 +299,13 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         kind: "number",
         like: "1.5",
         when: (v) => v["pump.drive.kind"] === "belt",
+      },
+      {
+        path: "pump.drive.frequency",
+        label: "Drive set to",
+        kind: "frequency",
+        like: "38 Hz",
+        when: (v) => v["pump.drive.kind"] === "vfd",
       },
       {
         path: "pump.motor.phases",
@@ -196,10 +347,31 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         label: "Capacitor",
         kind: "capacitance",
         like: "20 uF",
-        when: (v) => v["pump.motor.phases"] === "1",
+        when: onePhase,
+      },
+      {
+        path: "pump.motor.capacitorKind",
+        label: "It is for",
+        kind: "choice",
+        choices: [
+          ["", "not known"],
+          ["run", "running"],
+          ["start", "starting"],
+        ],
+        when: onePhase,
+      },
+      {
+        path: "pump.motor.startsPerHour",
+        label: "Starts an hour it bears",
+        kind: "number",
+        like: "15",
       },
     ],
   },
 ];
 
 export const PLACE_FIELDS: readonly PlaceField[] = PLACE_GROUPS.flatMap((g) => g.fields);
+
+/** Whether a pump of this family has a field. */
+export const hasField = (field: PlaceField, family: string): boolean =>
+  field.families?.some((f) => f === family) ?? true;

@@ -27,6 +27,27 @@ describe("values by path", () => {
     expect(next["pump"]).toMatchObject({ impeller: { vanes: 6 } });
   });
 
+  it("leave alone what only another family's form shows", () => {
+    const sump = {
+      pump: { family: "sump", seal: { kind: "packed", rings: 4 } },
+      sump: { diameter: "1.5 m", onLevel: "1.1 m" },
+    };
+    expect(withValues(sump, { ...valuesOf(sump), "sump.onLevel": "1.2 m" })).toMatchObject({
+      sump: { diameter: "1.5 m", onLevel: "1.2 m" },
+    });
+    const moved = { ...sump, pump: { ...sump.pump, family: "end-suction" } };
+    expect(withValues(moved, { "pump.seal.kind": "packed", "pump.seal.rings": "5" })).toMatchObject(
+      {
+        pump: { seal: { rings: 5 } },
+        sump: { diameter: "1.5 m" },
+      },
+    );
+    // Rings of a gland that is none any more are gone.
+    expect(
+      withValues(sump, { ...valuesOf(sump), "pump.seal.kind": "mechanical" })["pump"],
+    ).toMatchObject({ seal: { kind: "mechanical" } });
+  });
+
   it.each([
     ["site.altitude", "high", true],
     ["site.altitude", "3 bar", true],

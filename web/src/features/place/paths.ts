@@ -1,6 +1,6 @@
 /** A case file's values by dotted path, as texts, and back. */
 import { type Dimension, parseQuantity, plainly } from "@yard-tack/core/quantity";
-import { PLACE_FIELDS, type PlaceField } from "./fields";
+import { hasField, PLACE_FIELDS, type PlaceField } from "./fields";
 import { faultOfRows, rowsAsText, textAsRows } from "./liquid-rows";
 
 export type Values = Readonly<Record<string, string>>;
@@ -55,7 +55,9 @@ function twoMeanings(text: string): string {
 /** A case with the fields' values put in; an empty field takes its key out. Other keys stay. */
 export function withValues(file: Json, values: Values): Json {
   let next = file;
+  const family = String(at(file, ["pump", "family"]));
   for (const f of PLACE_FIELDS) {
+    if (!hasField(f, family)) continue;
     const shown = !f.when || f.when(values);
     next = put(next, f.path.split("."), shown ? valueOf(f, values[f.path] ?? "") : undefined);
   }

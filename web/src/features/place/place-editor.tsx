@@ -6,7 +6,7 @@ import { useEffect, useMemo, useState } from "react";
 import { PageHead } from "@/shell/page-head";
 import { useWho } from "@/shell/who";
 import { exampleFor } from "./examples";
-import { PLACE_FIELDS, PLACE_GROUPS, type PlaceField } from "./fields";
+import { hasField, PLACE_FIELDS, PLACE_GROUPS, type PlaceField } from "./fields";
 import { faultOf, type Values, valuesOf } from "./paths";
 import { savePlace } from "./save";
 import classes from "./place.module.css";
@@ -42,6 +42,10 @@ export function PlaceEditor({
     setAnswer(null);
     writeKept(KEY(pumpId), next);
   };
+  const groups = PLACE_GROUPS.map((g) => ({
+    ...g,
+    fields: g.fields.filter((f) => hasField(f, familyOf(base)) && (!f.when || f.when(values))),
+  })).filter((g) => g.fields.length > 0);
   const faults = PLACE_FIELDS.filter((f) => faultOf(f, values[f.path] ?? "") !== "");
   const save = async () => {
     setSaving(true);
@@ -84,21 +88,19 @@ export function PlaceEditor({
         </p>
       ) : null}
       <div className={classes.groups}>
-        {PLACE_GROUPS.map((g) => (
+        {groups.map((g) => (
           <fieldset key={g.title} className={classes.group}>
             <legend>{g.title}</legend>
             <p>{g.about}</p>
             <div className={classes.fields}>
-              {g.fields
-                .filter((f) => !f.when || f.when(values))
-                .map((f) => (
-                  <Field
-                    key={f.path}
-                    field={f}
-                    value={values[f.path] ?? ""}
-                    onChange={(text) => set(f.path, text)}
-                  />
-                ))}
+              {g.fields.map((f) => (
+                <Field
+                  key={f.path}
+                  field={f}
+                  value={values[f.path] ?? ""}
+                  onChange={(text) => set(f.path, text)}
+                />
+              ))}
             </div>
           </fieldset>
         ))}
@@ -106,6 +108,9 @@ export function PlaceEditor({
     </main>
   );
 }
+
+const familyOf = (file: Readonly<Record<string, unknown>>): string =>
+  String((file["pump"] as { readonly family?: unknown } | undefined)?.family);
 
 function Field({
   field,
