@@ -53,6 +53,8 @@ export interface Situation {
   readonly driverStated: boolean;
   readonly driveKind: "direct" | "vfd" | "belt" | "engine";
   readonly driveRatio: number | undefined;
+  /** What the register has a variable-speed drive set to [Hz]; a reading of the day stands above it. */
+  readonly driveSetting: number | undefined;
   readonly stages: number;
   readonly plasticImpeller: boolean;
   readonly wheel: {
@@ -208,6 +210,7 @@ export function situationOf(file: CaseFile): Situation {
     driverStated: pump.drive?.kind === "engine" || pump.motor !== undefined,
     driveKind: pump.drive?.kind ?? (driver === "engine" ? "engine" : "direct"),
     driveRatio: pump.drive?.ratio,
+    driveSetting: pump.drive?.frequency?.si,
     stages: pump.stages ?? 1,
     plasticImpeller: pump.impeller?.material === "plastic",
     wheel: {

@@ -45,7 +45,9 @@ export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpe
   const x = Math.min(1.3, Math.max(0, load.value));
   const slip = synchronous - motor.speed;
   const behindDrive = driveKind === "vfd" && snapshot.frequency;
-  const scale = behindDrive ? snapshot.frequency / frequency : 1;
+  // What the register has it set to is where it stood once: likelier than the mains, and no reading.
+  const setTo = driveKind === "vfd" ? (snapshot.frequency ?? situation.driveSetting) : undefined;
+  const scale = setTo ? setTo / frequency : 1;
   const value =
     (speedAtLoad(synchronous, motor.speed, x) - synchronous * (1 - scale)) * gear(situation);
   const uncertain =
