@@ -28,9 +28,10 @@ import { dutyResult, motorResult, npshResult } from "./parts-result.ts";
 import { forbiddenTests } from "./test-conditions.ts";
 import { groupOf, isSilence } from "./evidence.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
-import { type Posterior, posteriorOf } from "./posterior.ts";
+import { type Posterior, type PosteriorCause, posteriorOf } from "./posterior.ts";
 import { DATA_VERSION } from "./tables/priors.ts";
 import type { TestRow } from "./tables/tests/index.ts";
+import { shortUnder } from "./short-of-npsh.ts";
 import { failedPoints, passedAll } from "./three-points.ts";
 import { evidencePhrase, readingValue } from "./words.ts";
 import { worthInWords } from "./worth.ts";
@@ -91,11 +92,13 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
   const notes = [
     ...doubtful,
     ...misfit(posterior, units),
+    ...shortUnder(gauged, leaderOf(posterior), units),
     ...failedPoints(situation, leader?.id),
     ...passedAll(situation, leader?.id),
   ];
   const where = whereOf(posterior);
-  const stop = stopWhy(causes, tests, situation, posterior);
+  const bound = shortUnder(gauged, leaderOf(posterior), units).length > 0;
+  const stop = bound ? null : stopWhy(causes, tests, situation, posterior);
   return {
     situation,
     parts,
@@ -129,6 +132,9 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
     },
   };
 }
+
+const leaderOf = ({ causes }: Posterior): PosteriorCause | undefined =>
+  causes.toSorted((a, b) => b.probability - a.probability)[0];
 
 /** How far the flow of a cause strays round that of its likeliest size, as a share of it. */
 const WITHIN_CAUSE = 0.12;

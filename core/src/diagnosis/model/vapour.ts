@@ -49,7 +49,9 @@ export function vapourRarity(setting: Setting, s: OperatingState): number {
   const u = marginDoubt(setting, s.npshr);
   const odds = Math.exp(clip((1.7 * short) / u));
   if (vapour === "must") return (1 + 1 / odds) * Math.exp(unlikeliness(s, u));
-  return 1 / (WRONG_REGISTER + (1 - WRONG_REGISTER) / (1 + odds));
+  const { measured, levelRead } = setting.suction;
+  const wrong = WRONG[measured || levelRead ? "read" : "register"];
+  return 1 / (wrong + (1 - wrong) / (1 + odds));
 }
 
 /** ln rarity of what is missing beside what is known: within its doubt, by a fallen source, or by warmth unseen. */
@@ -62,7 +64,10 @@ function unlikeliness({ missing, fall }: OperatingState, u: number): number {
 /** How far sources fall that nobody looked at, and what warmth and wheel take unseen: ln rarity of 1 for each [m]. */
 const USUAL_FALL = 3;
 const USUAL_WARMTH = 0.7;
-/** Plants in which level, warmth or sheet are not what the register says. */
-const WRONG_REGISTER = 0.02;
+/**
+ * Plants in which NPSH is not what it is taken for: level, warmth or sheet are other than the register says,
+ * or only the latter two where level or gauge was read.
+ */
+const WRONG = { register: 0.02, read: 0.004 } as const;
 
 const clip = (x: number): number => Math.min(Math.max(x, -30), 30);
