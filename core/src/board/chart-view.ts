@@ -21,6 +21,7 @@ import {
   leadingSnapshot,
   partsOf,
   type Situation,
+  spokenPosition,
   type SystemSource,
 } from "../visit/index.ts";
 
@@ -215,7 +216,7 @@ function otherPoints(situation: Situation): ChartView["others"] {
     const { duty } = partsOf(situation, s);
     const flow = s.valve === "shut" ? 0 : duty.flow?.value;
     return flow !== undefined && duty.head
-      ? [{ label: s.label, at: [flow, duty.head.value] as const }]
+      ? [{ label: spokenPosition(s.label), at: [flow, duty.head.value] as const }]
       : [];
   });
 }

@@ -110,6 +110,7 @@ describe("the fire-water test", () => {
     expect(rated?.measured).toMatch(/10[0-9.]+ ± [0-9.]+ % of rated/);
     // 1000 gpm is 133 % of rated: nothing was read beyond it, and it counts for rated itself.
     expect(overload?.verdict).toBe("not-shown");
+    expect(overload?.measured).toBe("not reached: 133 % of rated flow is the most that was read");
     expect(rated?.ofSheet).toMatch(/^\d+ %$/);
     const apart = fireView(
       diagnosed("TH-1", {

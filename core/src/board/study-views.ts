@@ -136,11 +136,15 @@ const LIFTS =
   "Its water stands below it: a horizontal fire-water pump is not to lift, tell whoever is in charge.";
 
 function fireFound(
-  { found }: FireRow,
+  { found, nearest, name }: FireRow,
   rating: { readonly flow: number; readonly pressure: number },
   units: UnitSystem,
 ): string {
-  if (!found) return "not read yet";
+  if (!found) {
+    return nearest === undefined
+      ? "not read yet"
+      : `not reached: ${formatNumber(nearest, 3)} % of rated flow is the most that was read`;
+  }
   const { flowPercent, pressurePercent, u, between } = found;
   const pressure = formatSi((pressurePercent / 100) * rating.pressure, "pressure", units);
   const flow = formatSi((flowPercent / 100) * rating.flow, "flow", units);
@@ -148,11 +152,12 @@ function fireFound(
   const from = between
     ? `, between the readings at ${between.map((p) => formatNumber(p, 3)).join(" and ")} % of rated flow`
     : "";
-  return `${pressure} net at ${flow}, ${formatNumber(pressurePercent, 3)}${half} % of rated${from}`;
+  const where = name === "shutOff" ? "" : ` at ${flow}`;
+  return `${pressure} net${where}, ${formatNumber(pressurePercent, 3)}${half} % of rated${from}`;
 }
 
 const PLACES = {
-  usual: "where it should (90 to 140 %)",
+  usual: "which is where it should be (90 to 140 %)",
   "at-limit": "between 140 % and the limit of 150 %",
   outside: "outside 90 to 150 %",
 } as const;
@@ -163,7 +168,10 @@ function sizeWords(demand: number | undefined, rated: number, units: UnitSystem)
   if (demand === undefined || !size) return "";
   const show = (q: number) => formatSi(q, "flow", units);
   const least = show(size.smallest);
-  const preferred = size.preferred === undefined ? "" : `, ${show(size.preferred)} preferred`;
+  const preferred =
+    size.preferred === undefined || size.preferred === size.smallest
+      ? ""
+      : `, ${show(size.preferred)} preferred`;
   return `The demand of ${show(demand)} is ${formatNumber((100 * demand) / rated, 3)} % of rated, ${PLACES[demandPlace(demand, rated)]}; the smallest listed size for it is ${least}${preferred}.`;
 }
 

@@ -46,6 +46,8 @@ export function expectationsOf(situation: Situation, tappings: Snapshot): Expect
   };
   const { setting, readings, flow } = soundReadings(situation, template);
   const out: Partial<Record<keyof Expectations, ExpectedBand>> = {};
+  // A fire-water pump is read at whatever flow its header is set to: only what no flow moves is expected.
+  const setByHand = situation.family === "fire";
   const spanOver = (f: (q: number) => number, extra: number): ExpectedBand => {
     const values = [1 - FLOW_PLAY, 1, 1 + FLOW_PLAY].map((p) => f(flow * p));
     return { low: Math.min(...values) - extra, high: Math.max(...values) + extra };
@@ -54,7 +56,7 @@ export function expectationsOf(situation: Situation, tappings: Snapshot): Expect
   for (const r of readings) {
     const slot = SLOTS[r.kind];
     const told = r.known || (slot === "suctionPressure" ? situation.layout !== undefined : true);
-    if (!slot || !told) continue;
+    if (!slot || !told || setByHand) continue;
     operate(setting, flow, state);
     const extra = 1.3 * Math.sqrt(expectedAt(r, state).variance);
     out[slot] = spanOver((q) => {
@@ -62,12 +64,12 @@ export function expectationsOf(situation: Situation, tappings: Snapshot): Expect
       return expectedAt(r, state).predicted;
     }, extra);
   }
-  if (situation.curve && flow > 0) {
+  if (situation.curve && flow > 0 && !setByHand) {
     out.flow = { low: flow * (1 - FLOW_PLAY), high: flow * (1 + FLOW_PLAY) };
   }
   const { motor } = situation;
   const noLoad = motor && noLoadCurrentOf(motor)?.value;
-  if (motor?.current && noLoad !== undefined && situation.curve?.power) {
+  if (!setByHand && motor?.current && noLoad !== undefined && situation.curve?.power) {
     const full = motor.current;
     const amps = (q: number) => {
       operate(setting, q, state);

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { caseFrom, pumpJson } from "../../testing/cases.ts";
 import { situationOf } from "../visit/index.ts";
 import { diagnose } from "./diagnose.ts";
+import { expectationsOf } from "./expectations.ts";
 import { failedPoints, passedAll } from "./three-points.ts";
 
 type Json = Record<string, unknown>;
@@ -39,6 +40,14 @@ describe("a fire-water pump at its three points", () => {
     expect(causes[0]?.id).not.toBe("healthy");
     expect(where.pumpOrSystem).toBe("pump");
     expect(likely(SHORT, "healthy")).toBeLessThan(0.2);
+  });
+
+  it("is expected to show no flow and no pressure: the header sets them", () => {
+    const situation = situationOf(caseFrom({ ...pumpJson("TH-1"), snapshots: [point(750, 106)] }));
+    const [tappings] = situation.snapshots;
+    if (!tappings) throw new Error("no snapshot");
+    const expected = expectationsOf(situation, tappings);
+    expect(Object.keys(expected)).toEqual(["speed"]);
   });
 
   it("is told which points fail where it would be called sound, and that it passes where it would be called worn", () => {

@@ -74,6 +74,30 @@ describe("a visit as a case", () => {
     expect(json.observations).toEqual({ present: [], absent: ["noise.gravel"] });
   });
 
+  it("of a round has it that nobody complained, once something was read or seen", () => {
+    const absent = (entries: readonly SheetEntry[], more: object) =>
+      caseOf(entries, more).observations?.absent ?? [];
+    const level = reading(1, "0.2 bar", "suctionPressure");
+    expect(absent([level], { round: true })).toContain("complaint.low-flow");
+    expect(absent([level], {})).toEqual([]);
+    expect(absent([], { round: true })).toEqual([]);
+    // What was told all the same stands.
+    const told = caseOf([level, seen(2, "complaint.noisy", "present")], { round: true });
+    expect(told.observations?.absent).not.toContain("complaint.noisy");
+    expect(told.observations?.present).toContain("complaint.noisy");
+  });
+
+  it("keeps the 150 % of a fire-water pump as a point of its own, at its own flow", () => {
+    const json = caseOf([
+      reading(1, "4 bar", "dischargePressure"),
+      reading(2, "3 bar", "dischargePressure", { snapshot: "overload" }),
+    ]);
+    expect(json.snapshots?.map((s) => [s.label, s.valve])).toEqual([
+      ["as found", "as-found"],
+      ["overload", "as-found"],
+    ]);
+  });
+
   it("takes the ends of a swing and every repeat, each with its unit", () => {
     const json = caseOf([
       reading(1, "4.1 to 4.3; 4.2 bar", "dischargePressure"),

@@ -28,6 +28,8 @@ export interface VisitBasis {
   readonly codes: readonly ObservationId[];
   /** The day of the visit, ISO 8601. */
   readonly day: string;
+  /** A planned round: nobody called for a fault. */
+  readonly round?: boolean;
 }
 
 /** Texts that are being typed, by {@link readingKey}: they stand before what is kept. */
@@ -45,6 +47,17 @@ const VALVES: Readonly<Record<Position, ValvePosition>> = {
 
 /** What is read before anything is done about it. */
 const BEFORE_REPAIR: readonly Position[] = POSITIONS.filter((p) => p !== "after");
+
+/** What an owner would have called for long before a round. */
+const TOLD_AT_ONCE: readonly ObservationId[] = [
+  "complaint.no-flow",
+  "complaint.low-flow",
+  "complaint.low-pressure",
+  "complaint.noisy",
+  "complaint.leaks",
+  "complaint.trips",
+  "complaint.wont-start",
+];
 
 const SIDES = ["suction", "discharge"] as const;
 
@@ -94,6 +107,10 @@ export function caseOfVisit(
   const present = noticed.filter(([, s]) => s === "present").map(([o]) => o);
   const absent = noticed.filter(([, s]) => s === "absent").map(([o]) => o);
   const told = basis.codes.filter((c) => !absent.includes(c));
+  const unsaid =
+    basis.round && noticed.length + state.readings.size > 0
+      ? TOLD_AT_ONCE.filter((c) => !present.includes(c) && !told.includes(c))
+      : [];
   const tests = [...state.outcomes].map(([test, { outcome }]) =>
     testOf(basis, state, read, test, outcome),
   );
@@ -102,7 +119,10 @@ export function caseOfVisit(
     ...basis.written,
     ...(cycle ? { sump: { ...basis.written.sump, ...cycle } } : {}),
     snapshots: [...snapshots, ...tests.flatMap((t) => (t.after ? [t.after] : []))],
-    observations: { present: [...new Set([...present, ...told])], absent },
+    observations: {
+      present: [...new Set([...present, ...told])],
+      absent: [...new Set([...absent, ...unsaid])],
+    },
     tests: tests.map((t) => t.test),
   };
 }

@@ -20,6 +20,8 @@ export interface FireRow {
   readonly verdict: FireVerdict;
   /** The limit lies within what the gauges can be off: another instrument may say otherwise. */
   readonly near: boolean;
+  /** The largest flow read below a point that was not reached [% of rated]; undefined where none is near. */
+  readonly nearest: number | undefined;
   /** Undefined while nothing was read there or on both sides of it. */
   readonly found:
     | {
@@ -50,6 +52,9 @@ export interface FireStudy {
 /** The flow that a point is named after, and where readings for it may lie [% of rated]. */
 const AT: Readonly<Record<FireRowName, number>> = { shutOff: 0, rated: 100, overload: 150 };
 
+/** A reading short of a point by no more is told where it was not reached [% of rated]. */
+const NEARLY = 25;
+
 /**
  * The three-point test of a fire-water pump, from this visit's snapshots with metered flow (or shut).
  * Rated is the point on its plate, else the stated duty, else the best point of the curve.
@@ -62,12 +67,15 @@ export function fireStudy(situation: Situation): FireStudy | undefined {
   const { corrected, verdicts } = fireTest(setup, points);
   const rows = (["shutOff", "rated", "overload"] as const).map((name): FireRow => {
     const read = shownAt(corrected, name);
-    if (!read) return { name, verdict: verdicts[name], near: false, found: undefined };
+    const most = Math.max(...corrected.map((c) => c.flowPercent));
+    const nearest = !read && most > AT[name] - NEARLY && most < AT[name] ? most : undefined;
+    if (!read) return { name, verdict: verdicts[name], near: false, nearest, found: undefined };
     const { low, high } = FIRE_LIMITS[name];
     const within = (limit: number) => Math.abs(read.pressurePercent - limit) <= K95 * read.u;
     const passes = read.pressurePercent >= low && read.pressurePercent <= high;
     return {
       name,
+      nearest,
       verdict: read.between ? (passes ? "pass" : "fail") : verdicts[name],
       near: within(low) || within(high),
       found: { ...read, ofSheet: ofSheet(situation, setup, read) },

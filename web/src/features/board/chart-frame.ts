@@ -112,6 +112,9 @@ export function placedIn(
 }
 
 /** The words of a chart as series: a label at each place, a thin line to those that stand far off. */
+/** As the words' place was reckoned: see `label-places`. */
+const LINE_HEIGHT = 1.25;
+
 export function labelSeries(
   frame: Frame,
   labels: readonly ChartLabel[],
@@ -151,6 +154,7 @@ export function labelSeries(
           color: labels[i]?.color,
           fontFamily: FONT,
           fontSize: labels[i]?.size,
+          lineHeight: LINE_HEIGHT * (labels[i]?.size ?? 0),
           fontWeight: labels[i]?.bold ? 700 : 400,
         },
       })),

@@ -55,6 +55,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
       written,
       instruments,
       codes: dto.codes,
+      round: dto.kind === "round",
       day: loadedAt,
       entries: sheet.entries,
       typing: sheet.typing,

@@ -79,7 +79,7 @@ function signature(
         "A cure needs an after-reading (Readings, valve as found, after) or the reason why there is none.",
     };
   }
-  const basis = { ...pump, codes: sheet.codes, day: pump.loadedAt };
+  const basis = { ...pump, codes: sheet.codes, day: pump.loadedAt, round: sheet.kind === "round" };
   const signed = signedResult(caseOfVisit(basis, state), pump.units);
   const left = leftBehind(
     caseOfVisit(basis, state, undefined, POSITIONS),
