@@ -20,6 +20,21 @@ function visited(entries: readonly SheetEntry[]): BoardView {
 }
 
 describe("Board", () => {
+  it("names no fault that leads only because it is common", () => {
+    const sound = {
+      ...pumpJson("LF-2"),
+      snapshots: [{ ...LF2_READ, flow: "62 m3/h", dischargePressure: "4.3 bar" }],
+    };
+    const verdictWith = (present: readonly string[]) =>
+      view({ ...sound, observations: { present, absent: [] } }).verdict;
+    const nothing = verdictWith([]);
+    expect(nothing.lead).toBe("Nothing read or told so far points to a fault.");
+    expect(nothing.claim).toMatch(/^Look and listen/);
+    expect(nothing.tone).toBe("plain");
+    // One word of somebody who stood there, and it is spoken of.
+    expect(verdictWith(["mechanical.seal-drip", "complaint.leaks"]).claim).toMatch(/seal/i);
+  });
+
   it("draws curve, tolerance, system and today from the example", () => {
     const { chart, suction, phases, causes } = view(exampleJson());
     expect(chart?.rated).toHaveLength(41);

@@ -8,6 +8,7 @@ import { isSilence } from "./evidence.ts";
 import type { CauseRow, CauseSide, SaidSize } from "./tables/causes/index.ts";
 import type { Diagnosis } from "./diagnose.ts";
 import type { MissingReading } from "./next-reading.ts";
+import type { PosteriorCause } from "./posterior.ts";
 
 export type Tone = "now" | "watch" | "proven" | "plain";
 
@@ -67,20 +68,30 @@ export function verdictOf(
     diagnosis.posterior.causes.find((c) => c.row.id === id)?.row;
   const row = rowOf(first?.id);
   const rival = rowOf(second?.id);
+  if (first && undecided(first.probability, pumpOrSystem) && !pointsAnywhere(diagnosis)) {
+    return {
+      lead: "Nothing read or told so far points to a fault.",
+      claim: firstMissing
+        ? `Look and listen, and read the ${firstMissing}.`
+        : "Look and listen; that is not written down yet.",
+      tone: "plain",
+      detail: [headLine(diagnosis, units), flowLine(diagnosis)].filter((l) => l !== "").join(" "),
+    };
+  }
   const said = LEADS[pumpOrSystem];
-  const undecided = pumpOrSystem === "unclear" || (first?.probability ?? 0) < LIKELY;
+  const open = undecided(first?.probability ?? 0, pumpOrSystem);
   const lead =
     pumpOrSystem === "unclear" || probability >= SURE
       ? said.sure
       : `${said.likely}, ${formatNumber(100 * probability, 2)} % sure.`;
   const claim =
-    !row || (undecided && rival)
+    !row || (open && rival)
       ? `${row?.name ?? ""} or ${rival?.name.toLowerCase() ?? "something else"}?`
       : row.claim(sizeSaid(diagnosis, row, units));
   return {
     lead,
     claim,
-    tone: undecided ? "plain" : pumpOrSystem === "none" ? "proven" : "now",
+    tone: open ? "plain" : pumpOrSystem === "none" ? "proven" : "now",
     detail: [
       headLine(diagnosis, units),
       flowLine(diagnosis),
@@ -90,6 +101,24 @@ export function verdictOf(
       .filter((l) => l !== "")
       .join(" "),
   };
+}
+
+const undecided = (probability: number, side: CauseSide): boolean =>
+  side === "unclear" || probability < LIKELY;
+
+/** Bits by which all that was read, seen and told must prefer a fault to a sound pump before it is named. */
+const POINTS = 0.5;
+/** A fault less likely is not what anything points to. */
+const IN_QUESTION = 0.1;
+
+/** Whether anything points at a fault, or those that lead do so only because they are common. */
+function pointsAnywhere({ posterior: { causes } }: Diagnosis): boolean {
+  const told = (c: PosteriorCause) => Math.log2(c.probability / c.prior);
+  const sound = causes.find((c) => c.row.id === "healthy");
+  return (
+    sound === undefined ||
+    causes.some((c) => c.probability > IN_QUESTION && told(c) - told(sound) > POINTS)
+  );
 }
 
 /** Bits that some reading must give a cause before its size is said: else the size is what is usual, not what was read. */
@@ -187,7 +216,8 @@ const NOTHING = 98;
 
 function flowLine({ parts, situation }: Diagnosis): string {
   const flow = parts?.duty.flow;
-  if (!flow || !situation.duty) return "";
+  // A fire-water pump is tested at flows that nobody's duty asks for.
+  if (!flow || !situation.duty || situation.family === "fire") return "";
   const percent = 100 * (flow.value / situation.duty.flow - 1);
   const u = (100 * flow.u) / situation.duty.flow;
   if (Math.abs(percent) < Math.max(3, u)) return "Flow is about its duty.";

@@ -6,15 +6,18 @@ export function PageHead({
   title,
   about,
   alert,
+  stays = false,
   children,
 }: {
   title: string;
   about?: ReactNode;
   alert?: ReactNode;
+  /** Stays in sight while the page is scrolled: the action of a long form. */
+  stays?: boolean;
   children?: ReactNode;
 }) {
   return (
-    <header className={classes.head}>
+    <header className={classes.head} data-stays={stays || undefined}>
       <h1 className={classes.title}>{title}</h1>
       <div className={classes.about}>
         <div>{about}</div>

@@ -122,7 +122,7 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
       },
       {
         path: "pump.impeller.style",
-        label: "Wheel",
+        label: "Shape of the wheel",
         kind: "choice",
         choices: [
           ["", "not known"],

@@ -65,7 +65,7 @@ export function PlaceEditor({
   };
   return (
     <main>
-      <PageHead title={tag} about="What is known of the pump and its place">
+      <PageHead title={tag} about="What is known of the pump and its place" stays>
         <Button
           color="redLead.5"
           loading={saving}
