@@ -32,6 +32,12 @@ export interface DisplacementRating {
   readonly viscosityExponent: number;
   readonly points: readonly DisplacementPoint[];
   readonly npshr: readonly DisplacementNpsh[];
+  /** Powers of speed and viscosity that friction and NPSH required go with, between the table's points and beyond. */
+  readonly follows: {
+    readonly frictionSpeed: number;
+    readonly frictionViscosity: number;
+    readonly npshViscosity: number;
+  };
   /** Root mean square misfit of the table's flows, as a share of the greatest. */
   readonly misfit: number;
 }
@@ -81,13 +87,81 @@ function fitOne(
   if (!(det > 1e-12 * aa * bb)) return undefined;
   const volume = (ay * bb - by * ab) / det;
   const slip = Math.max(0, -(by * aa - ay * ab) / det);
-  const rating = { volume, slip, viscosityExponent: m, points, npshr, misfit: 0 };
+  const follows = followsOf(volume, points, npshr);
+  const rating = { volume, slip, viscosityExponent: m, points, npshr, follows, misfit: 0 };
   const greatest = Math.max(...points.map((p) => p.flow));
   const sum = points.reduce(
     (s, p) => s + (displacementFlow(rating, p.speed, p.pressure, p.viscosity) - p.flow) ** 2,
     0,
   );
   return { ...rating, misfit: Math.sqrt(sum / points.length) / greatest };
+}
+
+/** What is taken where a table has one speed or one viscosity; and what no table is believed beyond. */
+const FRICTION = {
+  speed: { usual: 1, low: 0.5, high: 2.5 },
+  viscosity: { usual: 0.4, low: 0, high: 1 },
+} as const;
+const NPSH_VISCOSITY = { usual: 0, low: 0, high: 0.6 } as const;
+/** Friction below this share of the power is rounding [-]. */
+const FRICTION_SEEN = 0.01;
+
+/** Powers that the table's own friction and NPSH required follow speed and viscosity by: straight lines of logarithms. */
+function followsOf(
+  volume: number,
+  points: readonly DisplacementPoint[],
+  npshr: readonly DisplacementNpsh[],
+): DisplacementRating["follows"] {
+  const friction = points.flatMap((p) => {
+    const lost = frictionAt(volume, p);
+    return lost > FRICTION_SEEN * (p.power ?? 0) ? [{ ...p, value: lost }] : [];
+  });
+  const [frictionSpeed, frictionViscosity] = exponents(friction);
+  const [, npshViscosity] = exponents(npshr.map((n) => ({ ...n, value: n.head })));
+  const within = (
+    v: number | undefined,
+    { usual, low, high }: { usual: number; low: number; high: number },
+  ) => (v === undefined ? usual : Math.min(high, Math.max(low, v)));
+  return {
+    frictionSpeed: within(frictionSpeed, FRICTION.speed),
+    frictionViscosity: within(frictionViscosity, FRICTION.viscosity),
+    npshViscosity: within(npshViscosity, NPSH_VISCOSITY),
+  };
+}
+
+/** Power beyond that of the swept volume against the pressure [W]. */
+const frictionAt = (volume: number, p: DisplacementPoint): number =>
+  Math.max(0, (p.power ?? 0) - (volume * p.speed * p.pressure) / 60);
+
+/** ln value = a ln speed + b ln viscosity + c by least squares; undefined for what the rows do not vary. */
+function exponents(
+  rows: readonly { readonly speed: number; readonly viscosity: number; readonly value: number }[],
+): readonly [speed: number | undefined, viscosity: number | undefined] {
+  const usable = rows.filter((r) => r.speed > 0 && r.viscosity > 0 && r.value > 0);
+  const mean = (of: (r: (typeof usable)[number]) => number) =>
+    usable.reduce((s, r) => s + of(r), 0) / usable.length;
+  const [ms, mv, my] = [
+    mean((r) => Math.log(r.speed)),
+    mean((r) => Math.log(r.viscosity)),
+    mean((r) => Math.log(r.value)),
+  ];
+  let [ss, sv, vv, sy, vy] = [0, 0, 0, 0, 0];
+  for (const r of usable) {
+    const [s, v, y] = [Math.log(r.speed) - ms, Math.log(r.viscosity) - mv, Math.log(r.value) - my];
+    ss += s * s;
+    sv += s * v;
+    vv += v * v;
+    sy += s * y;
+    vy += v * y;
+  }
+  const varied = { speed: ss > 1e-6, viscosity: vv > 1e-6 };
+  const det = ss * vv - sv * sv;
+  if (varied.speed && varied.viscosity && det > 1e-9 * ss * vv)
+    return [(sy * vv - vy * sv) / det, (vy * ss - sy * sv) / det];
+  return [
+    varied.speed ? sy / ss : undefined,
+    varied.viscosity && !varied.speed ? vy / vv : undefined,
+  ];
 }
 
 /** Flow slipping back through the clearances [m³/s]. */
@@ -107,8 +181,8 @@ export const displacementFlow = (
 ): number => Math.max(0, (r.volume * speed) / 60 - slipFlow(r, pressure, viscosity));
 
 /**
- * Shaft power [W]: swept volume times pressure, plus the friction of the table's nearest point in
- * proportion to speed. At a table's own point this is its stated power, Q Δp/η.
+ * Shaft power [W]: swept volume times pressure, plus the friction of the table's nearest point, carried to
+ * this speed and viscosity by the powers the table itself follows. At a table's own point this is its stated power, Q Δp/η.
  * @returns undefined when the table states no power
  */
 export function displacementPower(
@@ -124,12 +198,18 @@ export function displacementPower(
     (p) => Math.abs(Math.log((p.pressure + 1e4) / (pressure + 1e4))),
   );
   if (!near?.power) return undefined;
-  const fluid = (r.volume * near.speed * near.pressure) / 60;
-  const friction = Math.max(0, near.power - fluid);
-  return friction * (speed / near.speed) + (r.volume * speed * pressure) / 60;
+  const { frictionSpeed, frictionViscosity } = r.follows;
+  const friction =
+    frictionAt(r.volume, near) *
+    (speed / near.speed) ** frictionSpeed *
+    (viscosity / near.viscosity) ** frictionViscosity;
+  return friction + (r.volume * speed * pressure) / 60;
 }
 
-/** NPSH required from its table, straight between neighbours in speed; undefined without one. */
+/**
+ * NPSH required from its table, straight between neighbours in speed, carried to this viscosity as the table
+ * itself follows it; undefined without one.
+ */
 export function displacementNpshr(
   r: DisplacementRating,
   speed: number,
@@ -141,12 +221,13 @@ export function displacementNpshr(
   const above = rows.find((n) => n.speed >= speed) ?? rows.at(-1);
   const below = rows.findLast((n) => n.speed <= speed) ?? rows[0];
   if (!above || !below) return undefined;
+  const thicker = (viscosity / byViscosity) ** r.follows.npshViscosity;
   if (above.speed === below.speed) {
     // Beyond the table it grows with the square of speed, as entrance losses do.
-    return above.head * (speed / above.speed) ** 2;
+    return thicker * above.head * (speed / above.speed) ** 2;
   }
   const t = (speed - below.speed) / (above.speed - below.speed);
-  return below.head + t * (above.head - below.head);
+  return thicker * (below.head + t * (above.head - below.head));
 }
 
 function nearest<T extends { readonly speed: number; readonly viscosity: number }>(

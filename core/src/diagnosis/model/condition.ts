@@ -162,15 +162,20 @@ export function asViscous(b: number): Partial<Condition> {
  * The same liquid in gears: less slips back, the teeth shear it, and the suction pipe, where it creeps, loses in
  * proportion.
  */
-export const inGears = (c: Condition): Condition =>
+export const inGears = (
+  c: Condition,
+  powerWhenThicker: (times: number) => number = (times) => times ** 0.25,
+): Condition =>
   c.thick === 1
     ? c
     : {
         ...c,
         curveFlow: 1,
         thickHead: 0,
-        curvePower: c.thick ** 0.25,
+        curvePower: powerWhenThicker(c.thick),
         suctionThick: c.thick,
+        // Thick liquid starves them: whether it does is reckoned.
+        vapour: c.vapour === "must" ? "must" : "may",
       };
 
 /** A supply with one thing changed. */

@@ -1,5 +1,5 @@
 /** What is known of a flow before anything is read: the system it belongs to, or none. */
-import type { Setting } from "./operating-state.ts";
+import { filledAt, type Setting } from "./operating-state.ts";
 
 /** What is known of the flow before the readings. */
 export type FlowPrior =
@@ -34,9 +34,26 @@ export interface SystemCurve {
  * Flow at a position on the grid's axis [m³/s]: the axis is the flow itself, except where head stands
  * nearly upright on the flow; there it is the head.
  */
-export function flowAt({ pump, speedRatio: r, condition: c }: Setting, position: number): number {
+export function flowAt(at: Setting, position: number): number {
+  const { pump, speedRatio: r, condition: c } = at;
   if (!pump.flowAtHead) return position;
   const back =
     (c.leak + c.passing) * pump.bestFlow * r * Math.sqrt(position / (pump.bestHead * r * r));
-  return Math.max(0, r * c.curveFlow * pump.flowAtHead(position / (r * r * c.curveHead)) - back);
+  const made = r * c.curveFlow * pump.flowAtHead(position / (r * r * c.curveHead), r);
+  return Math.max(0, fedOf(at, made) - back);
+}
+
+const FED_HALVINGS = 22;
+
+/** What gears that would move so much move where their suction fills them only in part [m³/s]. */
+function fedOf(at: Setting, made: number): number {
+  if (!(made > 0) || filledAt(at, made) === 1) return made;
+  let low = 0;
+  let high = made;
+  for (let i = 0; i < FED_HALVINGS; i++) {
+    const mid = (low + high) / 2;
+    if (filledAt(at, mid) * made > mid) low = mid;
+    else high = mid;
+  }
+  return low;
 }

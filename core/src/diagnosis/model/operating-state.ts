@@ -99,22 +99,24 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     out.missing = 0;
     out.fall = 0;
     out.npsha = suction.still ?? Number.NaN;
-    out.npshr = r2 * pump.npshr(0);
+    out.npshr = r2 * pump.npshr(0, r);
     out.vapourLoss = 0;
     return;
   }
   const flowScale = r * c.curveFlow * at.ownFlow;
   const headScale = r2 * c.curveHead * at.ownHead;
   const back = c.leak + (at.shut ? 0 : c.passing);
+  suctionAt(at, flow, out);
+  const filled = pump.flowAtHead ? filledAt(at, flow) : 1;
   let inner = flow;
-  let head = headScale * pump.head(inner / flowScale);
+  let head = headScale * pump.head(inner / filled / flowScale, r);
   if (back > 0 && pump.flowAtHead) {
-    head = uprightHead(at, flow, back);
+    head = uprightHead(at, flow, back, filled);
     inner = flow + back * bestFlow * Math.sqrt(head / bestHead);
   } else if (back > 0) {
     for (let i = 0; i < 3; i++) {
       inner = flow + back * bestFlow * Math.sqrt(Math.max(0, head) / bestHead);
-      head = headScale * pump.head(inner / flowScale);
+      head = headScale * pump.head(inner / flowScale, r);
     }
   }
   if (c.thickHead > 0) head *= 1 - c.thickHead * Math.min(1.5, (inner / bestFlow) ** 0.75);
@@ -122,26 +124,19 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
     const share = inner / bestFlow;
     head = Math.max(0, head - c.innerLoss * bestHead * share * share);
   }
-  let power = r2 * r * c.curvePower * at.ownHead * pump.power(inner / flowScale);
+  let power = r2 * r * c.curvePower * at.ownHead * pump.power(inner / filled / flowScale, r);
 
-  // What runs back inside or through a standby is not drawn up the suction pipe again.
-  const q2 = (flow / suction.referenceFlow) ** 2;
-  out.suctionLoss = (suction.loss * c.suctionThick + c.suctionLoss) * q2;
-  const { still } = suction;
-  out.missing = missingOf(at);
-  out.fall = c.fallen && !suction.measured && !suction.levelRead ? Math.max(0, out.missing) : 0;
-  out.npsha =
-    still === undefined
-      ? Number.NaN
-      : still - (suction.measured ? 0 : out.suctionLoss) - out.missing;
-  out.npshr = r2 * pump.npshr(inner / flowScale);
+  out.npshr = r2 * pump.npshr(inner / flowScale, r);
 
   if (c.gas > 0) {
     const held = gasHeadFactor(c.gas);
     head *= held;
     power *= 0.5 + 0.5 * held;
   }
-  if (c.vapour === "must" || (c.vapour === "may" && still !== undefined)) {
+  if (pump.flowAtHead) {
+    // Gears that fill in part move less and press on: what they turn against stays.
+    out.vapourLoss = 1 - filled;
+  } else if (mayBoil(at)) {
     const held = keptByVapour(npshRatio(at, out));
     head *= held;
     power *= 1 - pump.powerFollows * (1 - held);
@@ -153,6 +148,36 @@ export function operate(at: Setting, flow: number, out: OperatingState): void {
   out.power = c.drag > 0 ? power + c.drag * r * (pump.bestPower ?? Number.NaN) : power;
 }
 
+const mayBoil = ({ condition: { vapour }, suction }: Setting): boolean =>
+  vapour === "must" || (vapour === "may" && suction.still !== undefined);
+
+/** What the suction side shows and leaves at a flow: what runs back inside or through a standby is not drawn up again. */
+function suctionAt(at: Setting, flow: number, out: OperatingState): void {
+  const { suction, condition: c } = at;
+  const q2 = (flow / suction.referenceFlow) ** 2;
+  out.suctionLoss = (suction.loss * c.suctionThick + c.suctionLoss) * q2;
+  out.missing = missingOf(at);
+  out.fall = c.fallen && !suction.measured && !suction.levelRead ? Math.max(0, out.missing) : 0;
+  out.npsha =
+    suction.still === undefined
+      ? Number.NaN
+      : suction.still - (suction.measured ? 0 : out.suctionLoss) - out.missing;
+}
+
+/** Least that gears short of NPSH still take in, as a share. */
+const LEAST_FILLED = 0.03;
+
+/** Share in which gears fill at a flow: what they need to fill falls with how far they do. */
+export function filledAt(at: Setting, flow: number): number {
+  if (!mayBoil(at)) return 1;
+  const { pump, speedRatio: r } = at;
+  suctionAt(at, flow, filling);
+  filling.npshr = r * r * pump.npshr(0, r);
+  return Math.min(1, Math.max(LEAST_FILLED, npshRatio(at, filling)));
+}
+
+const filling = emptyState();
+
 const UPRIGHT_HALVINGS = 24;
 
 /** Head of a pump whose flow hardly hangs on it, with something running back: looked for along the head [m]. */
@@ -160,12 +185,14 @@ function uprightHead(
   { pump, condition: c, speedRatio: r }: Setting,
   flow: number,
   back: number,
+  filled: number,
 ): number {
   let low = 0;
-  let high = pump.shutOffHead * r * r * c.curveHead;
+  let high = pump.shutOffHead * c.curveHead;
   for (let i = 0; i < UPRIGHT_HALVINGS; i++) {
     const mid = (low + high) / 2;
-    const made = r * c.curveFlow * (pump.flowAtHead?.(mid / (r * r * c.curveHead)) ?? 0);
+    const made =
+      filled * r * c.curveFlow * (pump.flowAtHead?.(mid / (r * r * c.curveHead), r) ?? 0);
     const runsBack = back * pump.bestFlow * r * Math.sqrt(mid / (pump.bestHead * r * r));
     if (made - runsBack > flow) low = mid;
     else high = mid;
@@ -209,7 +236,7 @@ function npshRatio(at: Setting, { npsha, npshr }: OperatingState): number {
 
 /** NPSH required at the reference flow [m]. */
 const neededOf = ({ pump, suction, speedRatio: r }: Setting): number =>
-  r * r * pump.npshr(suction.referenceFlow / r);
+  r * r * pump.npshr(suction.referenceFlow / r, r);
 
 /** How far what a wheel needs lies from its sheet's, or from what is usual, as a share. */
 const NPSHR_DOUBT = { sheet: 0.08, guess: 0.3 } as const;

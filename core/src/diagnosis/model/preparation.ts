@@ -326,7 +326,7 @@ export function settingOf(
 ): Setting {
   const { valve } = p.snapshot;
   const closed = valve === "shut" || valve === "throttled";
-  const here = p.pump.flowAtHead ? inGears(condition) : condition;
+  const here = p.pump.flowAtHead ? inGears(condition, p.pump.powerWhenThicker) : condition;
   const shaped = closed ? eased(here) : here;
   const full = 1 - condition.slow;
   // Where it is set low and that is the trouble, it was meant to run as the sheet says.

@@ -30,20 +30,26 @@ export interface PumpModel {
   /** Greatest flow tabulated [m³/s]. */
   readonly reach: number;
   readonly shutOffHead: number;
-  /** Head [m], never below 0. */
-  readonly head: (flow: number) => number;
+  /**
+   * Head [m], never below 0. Like power and NPSH required it is carried to another speed by affinity outside; what does
+   * not follow affinity (gears slip by pressure, whatever they turn at) is told the speed ratio and gives what affinity
+   * will bring to the right figure.
+   */
+  readonly head: (flow: number, speedRatio?: number) => number;
   /** Head lost in percent for each percent of flow, there: how a deviation in flow shows in head. */
   readonly steepness: (flow: number) => number;
   /** Shaft power [W]; NaN when unknown. */
-  readonly power: (flow: number) => number;
+  readonly power: (flow: number, speedRatio?: number) => number;
   /** NPSH required [m], estimated when the sheet has none. */
-  readonly npshr: (flow: number) => number;
+  readonly npshr: (flow: number, speedRatio?: number) => number;
   readonly npshrKnown: boolean;
   /**
    * Flow at a head where head hardly depends on flow the other way round: for positive displacement,
    * whose flow is looked for along the head. Undefined for all others.
    */
-  readonly flowAtHead?: (head: number) => number;
+  readonly flowAtHead?: (head: number, speedRatio?: number) => number;
+  /** How many times the power, with liquid so many times as thick in gears. */
+  readonly powerWhenThicker?: (times: number) => number;
 }
 
 /** The model of whatever rating a pump has; undefined when it has none. */
@@ -145,6 +151,11 @@ function displacementModel(
   const reach = open * 1.001;
   const most = (DISPLACEMENT_REACH * usual) / perMetre;
   const npshr = displacementNpshr(rating, speed, viscosity);
+  // The swept flow follows the speed, what slips hangs on pressure alone.
+  const trueHead = (q: number, r: number) =>
+    Math.min(most, pressureAt(q * r + open * (1 - r)) / perMetre);
+  const powerAt = (r: number, pressure: number, times = 1) =>
+    displacementPower(rating, speed * r, pressure, viscosity * times) ?? Number.NaN;
   return {
     bestFlow: open - slope * usual,
     bestHead: usual / perMetre,
@@ -153,15 +164,17 @@ function displacementModel(
     powerFollows: VAPOUR_POWER,
     reach,
     shutOffHead: most,
-    head: (q) => Math.min(most, pressureAt(q) / perMetre),
+    head: (q, r = 1) => trueHead(q, r) / r ** 2,
     // Followed along its head: a deviation in flow is no deviation in head.
     steepness: () => 0,
-    power: (q) =>
-      displacementPower(rating, speed, Math.min(most * perMetre, pressureAt(q)), viscosity) ??
-      Number.NaN,
-    npshr: () => npshr ?? 2.5,
+    power: (q, r = 1) => powerAt(r, trueHead(q, r) * perMetre) / r ** 3,
+    npshr: (_, r = 1) =>
+      npshr === undefined
+        ? 2.5
+        : (displacementNpshr(rating, speed * r, viscosity) ?? npshr) / r ** 2,
     npshrKnown: npshr !== undefined,
-    flowAtHead: (head) => open - slope * head * perMetre,
+    flowAtHead: (head, r = 1) => (open * r - slope * head * r ** 2 * perMetre) / r,
+    powerWhenThicker: (times) => powerAt(1, usual, times) / powerAt(1, usual),
   };
 }
 

@@ -19,7 +19,7 @@ export function changedSystem(prior: FlowPrior, setting: Setting): FlowPrior {
   const extra = staticExtra * pump.bestHead;
   const lifted = prior.curves.map((c) => ({ ...c, staticHead: c.staticHead + extra }));
   if (flowLost === 0) return { ...prior, curves: lifted };
-  const head = (q: number) => r * r * pump.head(q / r);
+  const head = (q: number) => r * r * pump.head(q / r, r);
   // All its curves go through the duty: where the middle one meets the pump the others do, nearly.
   const clean = meeting(middle(lifted), head, prior.limit);
   const wanted = Math.min(Math.max(clean * (1 - flowLost), 1e-6), 0.97 * prior.limit);
