@@ -28,7 +28,7 @@ describe("Board", () => {
     const verdictWith = (present: readonly string[]) =>
       view({ ...sound, observations: { present, absent: [] } }).verdict;
     const nothing = verdictWith([]);
-    expect(nothing.lead).toBe("Nothing read or told so far points to a fault.");
+    expect(nothing.lead).toBe("Pump or system: nothing read or told so far points to a fault.");
     expect(nothing.claim).toMatch(/^Look and listen/);
     expect(nothing.tone).toBe("plain");
     // One word of somebody who stood there, and it is spoken of.

@@ -70,7 +70,7 @@ export function verdictOf(
   const rival = rowOf(second?.id);
   if (first && undecided(first.probability, pumpOrSystem) && !pointsAnywhere(diagnosis)) {
     return {
-      lead: "Nothing read or told so far points to a fault.",
+      lead: "Pump or system: nothing read or told so far points to a fault.",
       claim: firstMissing
         ? `Look and listen, and read the ${firstMissing}.`
         : "Look and listen; that is not written down yet.",
