@@ -46,6 +46,8 @@ test.describe("on a phone", () => {
     await page.getByLabel("Family").selectOption("multistage");
     await page.getByRole("button", { name: "Make the pump" }).click();
     await page.getByRole("link", { name: "Give it a curve" }).click();
+    const save = page.getByRole("button", { name: "Save this rating" });
+    await expect(save).toBeVisible();
     const cell = (name: string) => page.getByLabel(name, { exact: true });
     await page.getByLabel("Speed").first().fill("2900 rpm");
     for (const [i, [q, h, p, n]] of [
@@ -59,7 +61,7 @@ test.describe("on a phone", () => {
       await cell(`shaft power, row ${i + 1}`).fill(p ?? "");
       await cell(`NPSH required, row ${i + 1}`).fill(n ?? "");
     }
-    await page.getByRole("button", { name: "Save this rating" }).click();
+    await save.click();
     await page.waitForURL(/\/yard\/[^/]+$/);
     await page.getByRole("link", { name: "Pump, place and motor" }).click();
     for (const [label, text] of [

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { caseFrom } from "../../testing/cases.ts";
+import { simulated } from "../../testing/simulated.ts";
 import { diagnose } from "./diagnose.ts";
 
 type Json = Record<string, unknown>;
@@ -64,6 +65,20 @@ function told(level: number, discharge: number, flow: number, amps: number, read
     }),
   );
 }
+
+describe("gears in cold oil", () => {
+  it("are starved by it: nothing else is looked for", () => {
+    const { causes, notes, stop } = diagnose(
+      caseFrom({
+        ...(simulated("LF-4", "viscous-liquid", 5) as Json),
+        observations: { present: ["complaint.noisy", "onset.seasonal-cold", "water.liquid-thick"] },
+      }),
+    );
+    expect(causes[0]?.id).toBe("viscous-liquid");
+    expect(notes.join(" ")).not.toContain("does not account for that");
+    expect(stop).not.toBeNull();
+  });
+});
 
 describe("a feed pump whose vessel stands low", () => {
   it.each([

@@ -19,7 +19,10 @@ export function shortUnder(
   if (!leader || leader.row.id === "unlisted" || !fromGauge || required === undefined) return [];
   const short = required - fromGauge.value;
   if (short <= K95 * Math.hypot(fromGauge.u, SHEET_U * required)) return [];
-  if (leader.row.condition(1).vapour !== undefined) return [];
+  // As it works on this pump: thick oil starves gears, and is no reason for a wheel to boil.
+  const [here] = leader.settings.values();
+  const vapour = here?.condition.vapour ?? leader.row.condition(1).vapour;
+  if (vapour === "must" || vapour === "may") return [];
   return [
     `By the suction gauge NPSH is ${formatFixed(short, "length", units, 1)} short, and “${leader.row.name.toLowerCase()}” does not account for that: find what is wrong with the suction first.`,
   ];
