@@ -52,7 +52,7 @@ test.describe("on a phone", () => {
     await page.getByLabel("Speed").first().fill("2900 rpm");
     for (const [i, [q, h, p, n]] of [
       ["0", "150", "3.4", "1.5"],
-      ["6", "143", "4.6", "1.6 psi"],
+      ["6", "143", "4.6", "1.6"],
       ["12", "120", "6.2", "2.0"],
       ["16", "92", "6.9", "2.8"],
     ].entries()) {
