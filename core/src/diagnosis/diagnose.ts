@@ -88,17 +88,17 @@ export function diagnoseFully(file: CaseFile, units: UnitSystem = "metric"): Dia
   const parts = snapshot && gauged && withLikeliestFlow(situation, snapshot, gauged, posterior);
   const tests = rankTests(situation, posterior);
   const causes = causesOf(posterior, units);
-  const [leader] = causes;
+  const leader = leaderOf(posterior);
+  // Figures of the Board that the leader does not account for: said, and nothing stops on it.
+  const bound = [...shortUnder(gauged, leader, units), ...failedPoints(situation, leader?.row.id)];
   const notes = [
     ...doubtful,
     ...misfit(posterior, units),
-    ...shortUnder(gauged, leaderOf(posterior), units),
-    ...failedPoints(situation, leader?.id),
-    ...passedAll(situation, leader?.id),
+    ...bound,
+    ...passedAll(situation, leader?.row.id),
   ];
   const where = whereOf(posterior);
-  const bound = shortUnder(gauged, leaderOf(posterior), units).length > 0;
-  const stop = bound ? null : stopWhy(causes, tests, situation, posterior);
+  const stop = bound.length > 0 ? null : stopWhy(causes, tests, situation, posterior);
   return {
     situation,
     parts,
@@ -269,7 +269,6 @@ function stopWhy(
   const row = posterior.causes[index]?.row;
   if (!first || !row || first.id === "unlisted") return null;
   if (contradictions(posterior, index).length > 0 || !isCarried(posterior, index)) return null;
-  if (failedPoints(situation, first.id).length > 0) return null;
   if (first.probability > SETTLED) {
     const sure = first.probability > 0.995 ? "over 99" : Math.round(100 * first.probability);
     const looked = (t: TestRow) =>
