@@ -40,7 +40,6 @@ export default defineConfig({
           name: "database",
           include: ["web/src/**/*.db.test.ts"],
           globalSetup: "./web/src/testing/postgres.ts",
-          fileParallelism: false,
           testTimeout: 30_000,
         },
       },

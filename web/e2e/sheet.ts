@@ -3,6 +3,7 @@ import { writeFileSync } from "node:fs";
 import type { CauseId } from "@yard-tack/core/case";
 import { observationRow, testRow } from "@yard-tack/core/diagnosis";
 import { expect, type Locator, type Page, type TestInfo } from "@playwright/test";
+import { freshSheet } from "../src/testing/fresh-sheet";
 
 /** Opens the open call of a pump from the Slate. */
 export async function openCall(page: Page, tag: string): Promise<void> {
@@ -15,15 +16,12 @@ export async function openCall(page: Page, tag: string): Promise<void> {
   await expect(page.getByTestId("verdict").first()).toBeAttached();
 }
 
-/** Makes a pump and takes a call on it; ends on its run sheet. */
+/**
+ * A new pump of which nothing is known, with a call on it; ends on its run sheet. Both are put into the database: making
+ * them by hand is a test of its own (empty-yard.spec.ts), and takes as long as many a test that begins with them.
+ */
 export async function freshCall(page: Page, tag: string, family = "end-suction"): Promise<void> {
-  await page.goto("/yard/new");
-  await page.getByLabel("Tag").fill(tag);
-  await page.getByLabel("Family").selectOption(family);
-  await page.getByRole("button", { name: "Make the pump" }).click();
-  await page.getByRole("link", { name: "Start a run sheet" }).click();
-  await page.getByLabel("What is wrong, in a line").fill("gives too little");
-  await page.getByRole("button", { name: "Open the run sheet" }).click();
+  await page.goto(`/sheet/${await freshSheet(tag, family)}`);
   await expect(page.getByRole("heading", { level: 1, name: tag })).toBeVisible();
 }
 

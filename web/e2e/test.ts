@@ -7,6 +7,7 @@ import { expect, test as base } from "@playwright/test";
 import { freePort } from "../../scripts/parts/ports.mjs";
 import { serve } from "../../scripts/parts/web.mjs";
 import { freshDatabase } from "../src/testing/fresh-database";
+import { writeTo } from "../src/testing/fresh-sheet";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 
@@ -27,6 +28,7 @@ function ownServers() {
     const url = await freshDatabase(beside, name, demo.pathname.slice(1));
     const port = await freePort();
     const served = await serve(root, { port, databaseUrl: url, quiet: true });
+    await writeTo(url);
     now = { file, url, address: `http://127.0.0.1:${port}`, stop: served.stop };
     return now;
   };

@@ -78,6 +78,12 @@ test("a swinging needle is its two ends, repeats have a mean, and both widen the
   };
   await press("2", ".", "1");
   await pad.getByRole("button", { name: /^swings to/ }).click();
+  // A hand that rests between the two ends: what is there is kept, and the other end still goes behind it.
+  await expect(
+    page.getByRole("navigation", { name: "Steps of this run sheet" }).getByRole("button", {
+      name: /Readings 2 taken/,
+    }),
+  ).toBeVisible();
   await press("2", ".", "5", "Next");
   const shown = strip(page, "dischargePressure").getByTestId("spread");
   await expect(shown).toContainText("Swings: mean 2.30 bar, 2.10 to 2.50");

@@ -54,6 +54,20 @@ describe("ratings of flow over pressure", () => {
     expect(said).not.toMatch(/0\.00|% off it/);
   });
 
+  it("name the relief valve where the pressure comes near its setting, and not before", () => {
+    const at = (dischargePressure: string, relief?: string) => {
+      const gauges = { suctionPressure: "0 bar", dischargePressure, flow: "2 m3/h" };
+      const { pump } = pumpJson("LF-4") as { readonly pump: Json };
+      return rating("LF-4", { pump: { ...pump, relief }, snapshots: [gauges] }, "metric");
+    };
+    const near = at("7.8 bar", "8 bar");
+    expect(near?.sentences.join(" ")).toMatch(/relief valve is set to 8\.00 bar and 7\.80 bar/);
+    expect(near?.held).toEqual({ at: 8e5, by: "relief valve" });
+    expect(at("5 bar", "8 bar")?.sentences.join(" ")).not.toContain("relief");
+    expect(at("7.8 bar")?.sentences.join(" ")).not.toContain("relief");
+    expect(at("7.8 bar")?.held).toBeUndefined();
+  });
+
   it("hold a displacement pump's flow against its rating, and forbid a shut valve in words", () => {
     const gauges = { suctionPressure: "0 bar", dischargePressure: "3 bar" };
     const view = rating("LF-4", { snapshots: [gauges] }, "metric");

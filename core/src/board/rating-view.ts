@@ -3,7 +3,7 @@ import type { Diagnosis } from "../diagnosis/index.ts";
 import { displacementFlow } from "../displacement/index.ts";
 import { jetFlow } from "../jet/index.ts";
 import { formatNumber, formatRpm, formatSi, K95, type UnitSystem } from "../quantity/index.ts";
-import { displacementDuty, jetDuty } from "../visit/index.ts";
+import { type DisplacementDuty, displacementDuty, jetDuty } from "../visit/index.ts";
 
 /** Pressure [Pa] and flow [m³/s]. */
 export type RatingPoint = readonly [pressure: number, flow: number];
@@ -19,8 +19,8 @@ export interface RatingView {
   /** Measured, with the half width of the flow's 95 % band. */
   readonly today: { readonly at: RatingPoint; readonly flow95: number } | undefined;
   readonly shouldBe: RatingPoint | undefined;
-  /** A pressure the pump is held at (a jet's regulator) [Pa]. */
-  readonly regulator: number | undefined;
+  /** A pressure the pump is held at [Pa], and what holds it: a jet's regulator, the relief valve of gears. */
+  readonly held: { readonly at: number; readonly by: string } | undefined;
   /** In words, the comparison first. */
   readonly sentences: readonly string[];
   /** Greatest speed the suction allows, over level and temperature, in the reader's units. */
@@ -75,6 +75,7 @@ function displacementView(
       : against
         ? `Measured: ${show(measured?.value ?? 0)}; how much it should be hangs on the pressure.`
         : "No flow is measured: a timed fill or a tank's level would show how much it slips.",
+    ...reliefWords(duty, situation.relief, units),
     ...(duty.pressure ? [] : ["Both gauges are needed for the differential pressure."]),
     ...(duty.outsideViscosity
       ? ["The liquid's viscosity lies far outside the table: the rating is stretched."]
@@ -104,7 +105,7 @@ function displacementView(
         ? { at: [duty.pressure.value, measured.value], flow95: K95 * measured.u }
         : undefined,
     shouldBe: duty.pressure && [duty.pressure.value, duty.ratedFlow],
-    regulator: undefined,
+    held: situation.relief === undefined ? undefined : { at: situation.relief, by: "relief valve" },
     sentences,
     ceilings:
       duty.npshr === undefined || duty.ceilings.levels.length === 0
@@ -119,6 +120,23 @@ function displacementView(
             })),
           },
   };
+}
+
+/** How near a relief valve's setting a pump works from which on it may pass, as a share of the setting. */
+const NEAR_RELIEF = 0.1;
+
+/** What the relief valve has to do with today's flow; nothing where its setting or the pressure is unknown. */
+function reliefWords(
+  { pressure, underRelief }: DisplacementDuty,
+  relief: number | undefined,
+  units: UnitSystem,
+): string[] {
+  if (!pressure || !underRelief || relief === undefined) return [];
+  const show = (p: number) => formatSi(p, "pressure", units);
+  if (underRelief.value > NEAR_RELIEF * relief + K95 * underRelief.u) return [];
+  return [
+    `Its relief valve is set to ${show(relief)} and ${show(pressure.value)} stands across the pump: part of the flow may go back through the valve, and no wear is needed to explain that.`,
+  ];
 }
 
 function jetView(
@@ -187,7 +205,8 @@ function jetView(
       duty.pressure !== undefined && duty.ratedFlow !== undefined
         ? [duty.pressure, duty.ratedFlow]
         : undefined,
-    regulator: situation.regulator,
+    held:
+      situation.regulator === undefined ? undefined : { at: situation.regulator, by: "regulator" },
     sentences,
     ceilings: undefined,
   };

@@ -152,6 +152,28 @@ export const optional = <S extends z.ZodRawShape>(shape: S) =>
     .nullish()
     .transform((v) => v ?? undefined);
 
+/** A list of so many entries at most; an empty one where it is left out. */
+export const list = <T extends z.ZodType>(entry: T, most: number) =>
+  z
+    .array(entry, "A list is needed here.")
+    .max(most, `At most ${most} entries.`)
+    .nullish()
+    .transform((v) => v ?? []);
+
+/** A value, or a list of them; always a list here. */
+export const oneOrMany = <T extends z.ZodType>(entry: T, most: number) =>
+  written<z.input<T> | readonly z.input<T>[]>(z.union([entry.nullable(), z.array(entry).max(most)]))
+    .transform((v: unknown): unknown[] =>
+      v === null || v === undefined ? [] : Array.isArray(v) ? v : [v],
+    )
+    .pipe(z.array(entry as z.ZodType<z.output<T>>).max(most, `At most ${most} entries.`))
+    .optional()
+    .transform((v) => v ?? []);
+
+/** One of the known ids. */
+export const idFrom = <const T extends readonly string[]>(known: T) =>
+  z.enum(known, { error: (i) => notOneOf(i.input, known) });
+
 function unknownKey(key: string, known: readonly string[]): string {
   const near = nearestWord(key, known);
   const shown = key.slice(0, 60);

@@ -1,18 +1,14 @@
 /** Every key of a `yard-tack/case` file, version 1. Quantities come out parsed, with their text. */
 import * as z from "zod";
-import {
-  CAUSE_IDS,
-  FAMILIES,
-  INSTALLATIONS,
-  OBSERVATION_IDS,
-  TEST_IDS,
-  TEST_OUTCOMES,
-} from "./ids.ts";
+import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "./ids.ts";
 import {
   flag,
+  idFrom,
   isoDate,
+  list,
   notOneOf,
   oneOf,
+  oneOrMany,
   optional,
   perPhase,
   plainNumber,
@@ -22,146 +18,10 @@ import {
   strict,
   written,
 } from "./fields.ts";
+import { pumpSchema } from "./pump-schema.ts";
 
 export const VALVE_POSITIONS = ["as-found", "open", "throttled", "shut"] as const;
 export type ValvePosition = (typeof VALVE_POSITIONS)[number];
-
-const list = <T extends z.ZodType>(entry: T, most: number) =>
-  z
-    .array(entry, "A list is needed here.")
-    .max(most, `At most ${most} entries.`)
-    .nullish()
-    .transform((v) => v ?? []);
-
-/** A value, or a list of them; always a list here. */
-const oneOrMany = <T extends z.ZodType>(entry: T, most: number) =>
-  written<z.input<T> | readonly z.input<T>[]>(z.union([entry.nullable(), z.array(entry).max(most)]))
-    .transform((v: unknown): unknown[] =>
-      v === null || v === undefined ? [] : Array.isArray(v) ? v : [v],
-    )
-    .pipe(z.array(entry as z.ZodType<z.output<T>>).max(most, `At most ${most} entries.`))
-    .optional()
-    .transform((v) => v ?? []);
-
-const idFrom = <const T extends readonly string[]>(known: T) =>
-  z.enum(known, { error: (i) => notOneOf(i.input, known) });
-
-const curvePoint = strict({
-  flow: quantity("flow"),
-  head: quantity("length"),
-  power: quantity("power"),
-  efficiency: plainNumber(0, 100),
-  npshr: quantity("length"),
-});
-
-const ratedPoint = optional({
-  flow: quantity("flow"),
-  head: quantity("length"),
-  power: quantity("power"),
-  efficiency: plainNumber(0, 100),
-  npshr: quantity("length"),
-  speed: quantity("speed"),
-});
-
-const curve = strict({
-  speed: quantity("speed"),
-  diameter: quantity("length"),
-  grade: oneOf(["1B", "2B", "3B", "own-test"]),
-  liquid: oneOf(["water", "sea-water", "ethylene-glycol", "propylene-glycol", "table"]),
-  points: list(curvePoint, 2000),
-});
-
-const pump = strict({
-  tag: shortText,
-  family: z.enum(FAMILIES, { error: (issue) => notOneOf(issue.input, FAMILIES) }),
-  variant: oneOf(["twin-head", "line-shaft", "sealed-well"]),
-  installation: oneOf(INSTALLATIONS),
-  stages: plainNumber(1, 1000),
-  rotation: oneOf(["clockwise", "anticlockwise"]),
-  impeller: optional({
-    style: oneOf(["enclosed", "semi-open", "open", "vortex"]),
-    material: oneOf(["cast-iron", "bronze", "stainless", "plastic", "other"]),
-    diameter: quantity("length"),
-    vanes: plainNumber(1, 50),
-    vaneShape: oneOf(["backward", "straight"]),
-    mounting: oneOf(["keyed", "screwed", "other"]),
-  }),
-  ports: optional({ suction: quantity("length"), discharge: quantity("length") }),
-  curve: oneOrMany(curve, 50),
-  ratedPoint,
-  bep: ratedPoint,
-  minimumFlow: quantity("flow"),
-  positiveDisplacement: optional({
-    points: list(
-      strict({
-        speed: quantity("speed"),
-        viscosity: quantity("viscosity"),
-        pressure: quantity("pressure"),
-        flow: quantity("flow"),
-        power: quantity("power"),
-      }),
-      2000,
-    ),
-    npshr: list(
-      strict({
-        speed: quantity("speed"),
-        viscosity: quantity("viscosity"),
-        head: quantity("length"),
-      }),
-      2000,
-    ),
-  }),
-  jet: optional({
-    setting: oneOf(["shallow", "two-pipe", "sealed-well"]),
-    ejector: shortText,
-    regulator: quantity("pressure"),
-    points: list(
-      strict({
-        lift: quantity("length"),
-        pressure: quantity("pressure"),
-        flow: quantity("flow"),
-      }),
-      2000,
-    ),
-  }),
-  motor: optional({
-    phases: z
-      .union([z.literal(1), z.literal(3)], "1 or 3 is needed here.")
-      .nullish()
-      .transform((v) => v ?? undefined),
-    power: quantity("power"),
-    voltage: quantity("voltage"),
-    current: quantity("current"),
-    serviceFactorCurrent: quantity("current"),
-    noLoadCurrent: quantity("current"),
-    speed: quantity("speed"),
-    frequency: quantity("frequency"),
-    powerFactor: plainNumber(0, 1),
-    efficiency: plainNumber(0, 1),
-    serviceFactor: plainNumber(0, 5),
-    connection: oneOf(["star", "delta"]),
-    capacitor: quantity("capacitance"),
-    capacitorKind: oneOf(["run", "start"]),
-    startsPerHour: plainNumber(0, 10000),
-  }),
-  drive: optional({
-    kind: oneOf(["direct", "vfd", "belt", "engine"]),
-    ratio: plainNumber(0, 1000),
-    frequency: quantity("frequency"),
-  }),
-  seal: optional({
-    kind: oneOf(["packed", "mechanical", "double-mechanical", "none"]),
-    shaft: quantity("length"),
-    rings: plainNumber(0, 50),
-    section: quantity("length"),
-    material: oneOf(["graphite", "carbon", "aramid", "plant-fibre", "ptfe", "other"]),
-    flush: oneOf(["none", "internal", "external", "circulating", "bleed-off", "quench"]),
-  }),
-  casingVolume: quantity("volume"),
-  installed: isoDate,
-  overhauled: isoDate,
-  forbids: list(idFrom(TEST_IDS), 100),
-});
 
 const element = strict({
   kind: oneOf([
@@ -318,7 +178,7 @@ const pumpShape = {
   version: z.literal(1, "Only version 1 is known."),
   id: shortText,
   note: shortText,
-  pump,
+  pump: pumpSchema,
   site: optional({
     altitude: quantity("length"),
     barometer: quantity("pressure"),
@@ -347,10 +207,21 @@ const pumpShape = {
     loss: lossAtFlow,
     elements: list(element, 200),
   }),
-  system: optional({ standby: flag, closedLoop: flag }),
+  system: optional({
+    standby: flag,
+    closedLoop: flag,
+    vessel: optional({
+      charge: quantity("pressure"),
+      cutIn: quantity("pressure"),
+      cutOut: quantity("pressure"),
+    }),
+  }),
   sump: optional({
     area: quantity("area"),
     diameter: quantity("length"),
+    length: quantity("length"),
+    width: quantity("length"),
+    table: list(strict({ level: quantity("length"), volume: quantity("volume") }), 100),
     onLevel: quantity("length"),
     offLevel: quantity("length"),
     runTime: quantity("time"),

@@ -8,6 +8,9 @@ export const SWING = " to ";
 /** What stands between two repeats. */
 export const REPEAT = "; ";
 
+/** What parts the ends of a swing, however it is typed: "4.1 to 4.4", "4.1to4.4", "4.1…4.4"; "torr" is a unit. */
+const BETWEEN_ENDS = /\s+to\s+|(?<=\d\s*)to(?=\s*[-+\u2212\d.,])|…|\.{2,}/;
+
 /** More ends and repeats than this are no reading but a recording. */
 const MOST_VALUES = 24;
 
@@ -39,7 +42,7 @@ export function parseReading(
 ): Result<WrittenReading, QuantityError> {
   const groups = raw
     .split(";")
-    .map((repeat) => repeat.split(/\s+to\s+|…|\.{2,}/).map((end) => end.trim()))
+    .map((repeat) => repeat.split(BETWEEN_ENDS).map((end) => end.trim()))
     .map((ends) => ends.filter((end) => end !== ""))
     .filter((ends) => ends.length > 0);
   const texts = withUnits(groups.flat());

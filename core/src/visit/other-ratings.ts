@@ -33,6 +33,8 @@ export interface DisplacementDuty {
   /** Metered or timed flow against the rating [%]. */
   readonly againstRating: Uncertain | undefined;
   readonly npshr: number | undefined;
+  /** What is left up to the relief valve's setting [Pa], where both are known. */
+  readonly underRelief: Uncertain | undefined;
   /** Greatest speed the suction allows [r/min], over level (columns) and temperature (rows). */
   readonly ceilings: {
     readonly levels: readonly number[];
@@ -90,6 +92,10 @@ export function displacementDuty(
           }
         : undefined,
     npshr: displacementNpshr(rating, speed, viscosity),
+    underRelief:
+      pressure && situation.relief !== undefined
+        ? { value: situation.relief - pressure.value, u: pressure.u }
+        : undefined,
     ceilings: {
       levels,
       temperatures,

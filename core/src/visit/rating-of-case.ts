@@ -16,7 +16,7 @@ import type { CaseNote } from "./case-note.ts";
 import type { CaseLiquid } from "./liquid-of-case.ts";
 import { leadingOf } from "./snapshot-of-case.ts";
 
-const rpm = (q: Quantity | undefined): number | undefined =>
+export const rpm = (q: Quantity | undefined): number | undefined =>
   q && q.si > 0 ? toUnit(q.si, "rpm") : undefined;
 
 /** As a fraction, when it was written in percent. */

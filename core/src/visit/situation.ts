@@ -9,19 +9,14 @@ import type { MotorPlate } from "../drive/index.ts";
 import type { LineElement, TimedLevel } from "../hydraulics/index.ts";
 import type { JetRating } from "../jet/index.ts";
 import type { LiquidState, NamedLiquid } from "../liquid/index.ts";
-import {
-  type AbsolutePa,
-  type GaugePa,
-  parseQuantity,
-  type Quantity,
-  toUnit,
-} from "../quantity/index.ts";
+import { type AbsolutePa, type GaugePa, parseQuantity, type Quantity } from "../quantity/index.ts";
+import { meanArea } from "../sump/index.ts";
 import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
 import type { CaseNote } from "./case-note.ts";
 import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
 import { type OutcomeShares, outcomeShares } from "./outcome-shares.ts";
 import { atmosphereOf, liquidOf } from "./liquid-of-case.ts";
-import { curvesOf, displacementOf, jetOf } from "./rating-of-case.ts";
+import { curvesOf, displacementOf, jetOf, rpm } from "./rating-of-case.ts";
 import {
   leadingOf,
   type ReadingContext,
@@ -88,6 +83,13 @@ export interface Situation {
   readonly jet: JetRating | undefined;
   /** Setting of a jet's pressure regulator [Pa]. */
   readonly regulator: number | undefined;
+  /** Pressure the relief valve is set to, across a pump of gears [Pa]. */
+  readonly relief: number | undefined;
+  /** Speeds an engine idles at and its governor holds [r/min], as the register has them. */
+  readonly engineSpeeds: {
+    readonly idle: number | undefined;
+    readonly governed: number | undefined;
+  };
   readonly motor: MotorPlate | undefined;
   /** Run capacitor of the motor [F] and rated frequency [Hz], as the plate says. */
   readonly plate: {
@@ -234,6 +236,8 @@ export function situationOf(file: CaseFile): Situation {
     displacement: displacementOf(file, notes),
     jet: jetOf(file, notes),
     regulator: pump.jet?.regulator?.si,
+    relief: pump.relief?.si,
+    engineSpeeds: { idle: rpm(pump.drive?.idleSpeed), governed: rpm(pump.drive?.governedSpeed) },
     motor: motorOf(file),
     plate: {
       capacitor: pump.motor?.capacitor?.si,
@@ -292,7 +296,7 @@ function motorOf(file: CaseFile): MotorPlate | undefined {
     voltage: positive(m.voltage),
     current: positive(m.current),
     noLoadCurrent: positive(m.noLoadCurrent),
-    speed: m.speed && m.speed.si > 0 ? toUnit(m.speed.si, "rpm") : undefined,
+    speed: rpm(m.speed),
     frequency: positive(m.frequency),
     powerFactor: m.powerFactor,
     efficiency: m.efficiency,
@@ -326,9 +330,20 @@ function startsOf({ sump, pump }: CaseFile) {
   return { perHour, limit: sump?.limit ?? pump.motor?.startsPerHour ?? USUAL_LIMIT };
 }
 
-/** Free surface of the sump [m²]: as stated, else of its diameter. */
+/**
+ * Free surface of the sump [m²]: as stated, of its diameter or its sides, else what its table has between the floats
+ * (over the whole table where they are not known).
+ */
 function sumpAreaOf({ sump }: CaseFile): number | undefined {
-  return sump?.area?.si ?? (sump?.diameter && disc(sump.diameter.si));
+  if (!sump) return undefined;
+  const { area, diameter, length, width } = sump;
+  if (area) return area.si;
+  if (diameter) return disc(diameter.si);
+  if (length && width) return length.si * width.si;
+  const rows = sump.table.flatMap(({ level, volume }) =>
+    level && volume ? [{ level: level.si, volume: volume.si }] : [],
+  );
+  return meanArea(rows, sump.onLevel?.si, sump.offLevel?.si);
 }
 
 /** Readings of a timed drawdown, when the test's own figures are complete. */

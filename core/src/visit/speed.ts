@@ -35,8 +35,10 @@ export function expectedSpeed(situation: Situation, snapshot: Snapshot): PumpSpe
   const { motor, driveKind } = situation;
   const rated = ratedSpeed(situation);
   if (driveKind === "engine" || !motor?.speed) {
+    const governed = driveKind === "engine" ? situation.engineSpeeds.governed : undefined;
     const spread = driveKind === "engine" ? 0.04 : 0.01;
-    return rated ? { value: rated, u: spread * rated, measured: false } : undefined;
+    const value = governed ?? rated;
+    return value ? { value, u: spread * value, measured: false } : undefined;
   }
   const frequency = motor.frequency ?? 50;
   const synchronous = synchronousSpeed(frequency, polesFromPlate(frequency, motor.speed));

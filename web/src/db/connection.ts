@@ -55,3 +55,10 @@ export async function unitOfWork(): Promise<EntityManager> {
     throw error;
   }
 }
+
+/** Closes the pool, if there is one; the next unit of work opens another. */
+export async function closeConnection(): Promise<void> {
+  const orm = await shared.yardOrm?.catch(() => undefined);
+  shared.yardOrm = undefined;
+  await orm?.close(true);
+}

@@ -121,3 +121,25 @@ describe("a pit's cycle", () => {
     expect(pit({ runTime: "40 s" })("starts-per-hour")).toBeUndefined();
   });
 });
+
+describe("a vessel's air", () => {
+  const held = (vessel: object) => {
+    const json = { ...simulated("BI-3", "healthy", 0), system: { vessel } };
+    const file = caseFrom(json);
+    return figuresOf(file, diagnoseFully(file), "metric").find((f) => f.id === "vessel-charge");
+  };
+
+  it("is held against the cut-in of the switch, a little under it", () => {
+    expect(held({ charge: "1.9 bar", cutIn: "2 bar" })?.band).toBe(
+      "as usual for a start at 2.00 bar",
+    );
+    expect(held({ charge: "0.85 bar", cutIn: "2 bar" })?.band).toMatch(/^1\.00 bar less/);
+    expect(held({ charge: "2.85 bar", cutIn: "2 bar" })?.band).toMatch(/^1\.00 bar more/);
+    expect(held({ charge: "28 psi", cutIn: "30 psi" })?.text).toBe("1.93 bar");
+  });
+
+  it("is no figure while only one of the two is known", () => {
+    expect(held({ charge: "1.9 bar" })).toBeUndefined();
+    expect(held({ cutIn: "2 bar" })).toBeUndefined();
+  });
+});

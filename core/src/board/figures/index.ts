@@ -9,6 +9,7 @@ import { DUTY_FIGURES } from "./duty.ts";
 import type { Figure, FigureInputs } from "./figure.ts";
 import { PLACE_FIGURES } from "./place.ts";
 import { SUCTION_FIGURES } from "./suction.ts";
+import { VESSEL_FIGURES } from "./vessel.ts";
 
 export type { Figure, FigureGroup } from "./figure.ts";
 
@@ -21,6 +22,7 @@ export function figuresOf(file: CaseFile, d: Diagnosis, units: UnitSystem): Figu
   return [
     ...DUTY_FIGURES,
     ...CYCLE_FIGURES,
+    ...VESSEL_FIGURES,
     ...SUCTION_FIGURES,
     ...DRIVE_FIGURES,
     ...PLACE_FIGURES,

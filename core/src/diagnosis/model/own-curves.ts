@@ -14,7 +14,7 @@ import type { PumpModel } from "./pump-model.ts";
 export interface OwnCurve {
   readonly flow: number;
   readonly head: number;
-  /** Speed a drive or a governor is set to over the sheet's, where nobody read it; and how coarse that is. */
+  /** Speed a drive or a governor is set to over the expected one, where nobody read it; and how coarse that is. */
   readonly speed: number;
   readonly speedDoubt: number;
   /** NPSH there is beyond what the suction gauge tells, in standard uncertainties of that. */
@@ -106,7 +106,7 @@ export function ownCurves(
 }
 
 /**
- * Speeds that drives are set to over the sheet's, where nobody read it, with how often. Engines idle or stand at
+ * Speeds that drives are set to over the expected one, where nobody read it, with how often. Engines idle or stand at
  * the governor's stop; drives are set to what the place needs.
  */
 const SETTINGS = {
@@ -140,12 +140,42 @@ function settingsOf(situation: Situation) {
   if (read || (driveKind !== "vfd" && driveKind !== "engine")) {
     return [{ speed: 1, speedDoubt: 0, log: 0 }];
   }
-  return SETTINGS[driveKind].map(([speed, share]) => ({
+  const known = driveKind === "engine" ? stopsOf(situation) : undefined;
+  return (known ?? SETTINGS[driveKind]).map(([speed, share]) => ({
     speed,
     speedDoubt: BETWEEN_SETTINGS,
     log: Math.log(share),
   }));
 }
+
+/**
+ * Where an engine may stand of which the register knows the governor's speed, over that: at the governor mostly, at idle
+ * seldom, and anywhere between them where a hand is on the lever.
+ * @returns undefined where the governor's speed is unknown
+ */
+function stopsOf({
+  engineSpeeds: { governed, idle },
+}: Situation): (readonly [speed: number, share: number])[] | undefined {
+  if (!governed) return undefined;
+  const low = Math.min(LEAST_GAP, idle ? idle / governed : USUAL_IDLE);
+  const between = Math.ceil((1 - low) / GAP);
+  const step = (1 - low) / between;
+  return [
+    [1, 0.6],
+    ...Array.from(
+      { length: between - 1 },
+      (_, i) => [1 - (i + 1) * step, 0.3 / (between - 1)] as const,
+    ),
+    [low, between > 1 ? 0.1 : 0.4],
+  ];
+}
+
+/** Share of the governed speed that engines idle at, where nobody stated it. */
+const USUAL_IDLE = 0.45;
+/** Distance between the settings that are tried, over the governor's speed. */
+const GAP = 0.07;
+/** An idle nearer than this to the governor's speed is none of its own. */
+const LEAST_GAP = 0.95;
 
 /** What a gauge that tells the NPSH by itself may be off by, with the normal's shares: it only matters where little is left. */
 const SHIFTS = [

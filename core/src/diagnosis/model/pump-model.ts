@@ -129,6 +129,8 @@ const typicalNpshr = (speed: number, flow: number): number =>
 
 /** Head a displacement model is followed to, as a multiple of its duty: its relief lies below. */
 const DISPLACEMENT_REACH = 2.5;
+/** Pressure over its setting at which a relief valve passes all the pump gives, as a factor. */
+const RELIEF_FULL = 1.25;
 
 /**
  * A positive-displacement pump: flow falls with pressure by its slip alone, so head against flow is
@@ -136,7 +138,7 @@ const DISPLACEMENT_REACH = 2.5;
  */
 function displacementModel(
   rating: DisplacementRating,
-  { liquid, duty }: Pick<Situation, "liquid" | "duty">,
+  { liquid, duty, relief }: Pick<Situation, "liquid" | "duty" | "relief">,
 ): PumpModel {
   const perMetre = liquid.density * GRAVITY;
   const viscosity = liquid.kinematicViscosity;
@@ -149,7 +151,9 @@ function displacementModel(
   const slope = Math.max(open - flowAt(usual), 0.003 * open) / usual;
   const pressureAt = (q: number) => Math.max(0, open - q) / slope;
   const reach = open * 1.001;
-  const most = (DISPLACEMENT_REACH * usual) / perMetre;
+  const most =
+    (relief && relief > 0 ? RELIEF_FULL * Math.max(relief, usual) : DISPLACEMENT_REACH * usual) /
+    perMetre;
   const npshr = displacementNpshr(rating, speed, viscosity);
   // The swept flow follows the speed, what slips hangs on pressure alone.
   const trueHead = (q: number, r: number) =>

@@ -95,16 +95,25 @@ function drawingOf(
     round(toUnit(p, pressureUnit)),
     round(toUnit(q, flowUnit)),
   ];
-  const lines = view.lines.map((l) => ({ ...l, points: l.points.map(at) }));
+  const rated = view.lines.map((l) => ({ ...l, points: l.points.map(at) }));
+  const held = view.held && { label: view.held.by, at: round(toUnit(view.held.at, pressureUnit)) };
   const today = view.today && at(view.today.at);
   const shouldBe = view.shouldBe && at(view.shouldBe);
   const greatest = (index: 0 | 1) =>
-    Math.max(...lines.flatMap((l) => l.points.map((p) => p[index])), today?.[index] ?? 0);
+    Math.max(...rated.flatMap((l) => l.points.map((p) => p[index])), today?.[index] ?? 0);
   const frame: Frame = {
     size,
-    right: niceTop(1.04 * greatest(0)),
+    right: niceTop(1.04 * Math.max(greatest(0), held?.at ?? 0)),
     top: niceTop(1.12 * greatest(1)),
   };
+  // Upright, all the way: whatever flows, the pressure stays at it.
+  const upright: Plotted[] = held
+    ? Array.from({ length: 13 }, (_, i): Plotted => [held.at, (frame.top * i) / 12])
+    : [];
+  const lines = [
+    ...rated,
+    ...(held ? [{ label: held.label, main: false, points: upright }] : []),
+  ];
   const band = view.today
     ? [-1, 1].map((side) => {
         const { at: here, flow95 } = view.today ?? { at: [0, 0], flow95: 0 };

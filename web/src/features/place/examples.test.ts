@@ -2,6 +2,7 @@ import { parseQuantity } from "@yard-tack/core/quantity";
 import { describe, expect, it } from "vitest";
 import { exampleFor } from "./examples";
 import { PLACE_FIELDS, type PlaceField } from "./fields";
+import { faultOf } from "./paths";
 
 const field = (more: Partial<PlaceField>): PlaceField => ({
   path: "x",
@@ -25,7 +26,12 @@ describe("the example in a field", () => {
     for (const f of PLACE_FIELDS) {
       const like = exampleFor(f, units);
       const [first] = like?.split(" or ") ?? [];
-      if (first === undefined || /number|percent|choice|flag|rows/.test(f.kind)) continue;
+      if (first === undefined || /number|percent|choice|flag/.test(f.kind)) continue;
+      if (f.kind === "rows") {
+        expect(faultOf(f, first), `${f.path}: ${first}`).toBe("");
+        if (units === "us") expect(first, f.path).not.toMatch(/degC|kg|\bm\b|m3/);
+        continue;
+      }
       expect(parseQuantity(first, f.kind as never).ok, `${f.path}: ${first}`).toBe(true);
     }
   });

@@ -14,16 +14,28 @@ const unitFor = (dimension: Dimension, written: string): string =>
   dimension === "length" && /^(?:mm|cm)$/.test(written) ? "in" : shownUnit(dimension, "us");
 
 /** @returns a field's example; undefined where it has none. Words between figures stay. */
-export function exampleFor({ like, kind }: PlaceField, system: UnitSystem): string | undefined {
-  if (like === undefined || system === "metric" || !isDimension(kind)) return like;
-  return like.replace(/-?\d[\d.]*\s?[A-Za-z][\w/]*/g, (text) => {
-    const parsed = parseQuantity(text, kind);
+export function exampleFor(
+  { like, kind, columns }: PlaceField,
+  system: UnitSystem,
+): string | undefined {
+  if (like === undefined || system === "metric") return like;
+  if (kind === "rows") {
+    return like
+      .split("; ")
+      .map((cell, i) => (columns?.[i] ? inUs(cell, columns[i].dimension) : cell))
+      .join("; ");
+  }
+  return isDimension(kind) ? inUs(like, kind) : like;
+}
+
+const inUs = (like: string, dimension: Dimension): string =>
+  like.replace(/-?\d[\d.]*\s?[A-Za-z][\w/]*/g, (text) => {
+    const parsed = parseQuantity(text, dimension);
     if (!parsed.ok) return text;
-    const unit = unitFor(kind, parsed.value.unit);
+    const unit = unitFor(dimension, parsed.value.unit);
     const value = formatNumber(toUnit(parsed.value.si, unit as never), 2).replace("\u2212", "-");
     return `${value} ${unit}`;
   });
-}
 
 const isDimension = (kind: PlaceField["kind"]): kind is Dimension =>
-  !["number", "percent", "choice", "flag", "liquid-rows"].includes(kind);
+  !["number", "percent", "choice", "flag", "rows"].includes(kind);

@@ -1,13 +1,16 @@
 /** What is asked of a pump and its place beyond its rating: each with its path in the case format. */
 import { FAMILIES, type Family } from "@yard-tack/core/case";
 import type { Dimension } from "@yard-tack/core/quantity";
+import type { TableColumn } from "./table-rows";
 
 export interface PlaceField {
   /** Dotted path in a case file. */
   readonly path: string;
   readonly label: string;
-  /** A quantity's dimension, a plain number, a choice, yes and no, or rows of a liquid's table. */
-  readonly kind: Dimension | "number" | "percent" | "choice" | "flag" | "liquid-rows";
+  /** A quantity's dimension, a plain number, a choice, yes and no, or the rows of a small table. */
+  readonly kind: Dimension | "number" | "percent" | "choice" | "flag" | "rows";
+  /** Of a table. */
+  readonly columns?: readonly TableColumn[];
   readonly like?: string;
   readonly choices?: readonly (readonly [value: string, words: string])[];
   /** Shown only while this holds; what is not shown is not kept. */
@@ -30,6 +33,21 @@ const onePhase = (v: Readonly<Record<string, string>>) => v["pump.motor.phases"]
 const WITH_PIT: readonly Family[] = ["sump"];
 const WITH_WHEEL: readonly Family[] = FAMILIES.filter((f) => f !== "positive-displacement");
 const JETS: readonly Family[] = ["jet-shallow", "jet-deep"];
+
+const IN_GEARS: readonly Family[] = ["positive-displacement"];
+/** Families that may work on a vessel and a pressure switch. */
+const ON_VESSEL: readonly Family[] = [...JETS, "multistage", "borehole", "end-suction"];
+
+const LIQUID_COLUMNS: readonly TableColumn[] = [
+  { key: "temperature", dimension: "temperature", name: "temperature", needed: true },
+  { key: "density", dimension: "density", name: "density", needed: true },
+  { key: "vapourPressure", dimension: "pressure", name: "vapour pressure", needed: false },
+  { key: "viscosity", dimension: "viscosity", name: "viscosity", needed: false },
+];
+const PIT_COLUMNS: readonly TableColumn[] = [
+  { key: "level", dimension: "length", name: "level", needed: true },
+  { key: "volume", dimension: "volume", name: "volume", needed: true },
+];
 
 export const PLACE_GROUPS: readonly PlaceGroup[] = [
   {
@@ -68,7 +86,8 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         path: "site.table",
         label:
           "Its table, a line for each temperature: temperature; density; vapour pressure; viscosity",
-        kind: "liquid-rows",
+        kind: "rows",
+        columns: LIQUID_COLUMNS,
         like: "10 degC; 915 kg/m3; 0.1 kPa; 80 mm2/s",
         when: (v) => v["site.liquid"] === "table",
       },
@@ -99,6 +118,27 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
       { path: "duty.head", label: "Duty head", kind: "length", like: "44.5 m" },
       { path: "system.closedLoop", label: "A closed loop", kind: "flag" },
       { path: "system.standby", label: "A second pump shares the header", kind: "flag" },
+      {
+        path: "system.vessel.charge",
+        label: "Air charge of the vessel, water let out",
+        kind: "pressure",
+        like: "1.9 bar",
+        families: ON_VESSEL,
+      },
+      {
+        path: "system.vessel.cutIn",
+        label: "Pressure switch starts it at",
+        kind: "pressure",
+        like: "2 bar",
+        families: ON_VESSEL,
+      },
+      {
+        path: "system.vessel.cutOut",
+        label: "and stops it at",
+        kind: "pressure",
+        like: "3.5 bar",
+        families: ON_VESSEL,
+      },
     ],
   },
   {
@@ -164,11 +204,11 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
       },
       { path: "pump.casingVolume", label: "Liquid in the casing", kind: "volume", like: "8 L" },
       {
-        path: "pump.jet.regulator",
-        label: "Pressure regulator set to",
+        path: "pump.relief",
+        label: "Relief valve set to",
         kind: "pressure",
-        like: "2.1 bar",
-        families: JETS,
+        like: "8 bar",
+        families: IN_GEARS,
       },
       { path: "pump.minimumFlow", label: "Least continuous flow", kind: "flow", like: "15 m3/h" },
     ],
@@ -220,6 +260,12 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         when: packed,
       },
       {
+        path: "pump.seal.lanternRing",
+        label: "A lantern ring among the rings",
+        kind: "flag",
+        when: packed,
+      },
+      {
         path: "pump.seal.flush",
         label: "Flushed",
         kind: "choice",
@@ -248,10 +294,32 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         families: WITH_PIT,
       },
       {
+        path: "sump.length",
+        label: "where it has corners, one side",
+        kind: "length",
+        like: "1.2 m",
+        families: WITH_PIT,
+      },
+      {
+        path: "sump.width",
+        label: "and the other",
+        kind: "length",
+        like: "1.5 m",
+        families: WITH_PIT,
+      },
+      {
         path: "sump.area",
         label: "or its free surface",
         kind: "area",
         like: "1.8 m2",
+        families: WITH_PIT,
+      },
+      {
+        path: "sump.table",
+        label: "or its table, a line for each level: level; volume up to there",
+        kind: "rows",
+        columns: PIT_COLUMNS,
+        like: "0.4 m; 0.72 m3",
         families: WITH_PIT,
       },
       {
@@ -306,6 +374,20 @@ export const PLACE_GROUPS: readonly PlaceGroup[] = [
         kind: "frequency",
         like: "38 Hz",
         when: (v) => v["pump.drive.kind"] === "vfd",
+      },
+      {
+        path: "pump.drive.governedSpeed",
+        label: "Governor holds",
+        kind: "speed",
+        like: "1800 rpm",
+        when: (v) => v["pump.drive.kind"] === "engine",
+      },
+      {
+        path: "pump.drive.idleSpeed",
+        label: "Idles at",
+        kind: "speed",
+        like: "900 rpm",
+        when: (v) => v["pump.drive.kind"] === "engine",
       },
       {
         path: "pump.motor.phases",

@@ -1,7 +1,7 @@
 /** A case file's values by dotted path, as texts, and back. */
 import { type Dimension, parseQuantity, plainly } from "@yard-tack/core/quantity";
 import { hasField, PLACE_FIELDS, type PlaceField } from "./fields";
-import { faultOfRows, rowsAsText, textAsRows } from "./liquid-rows";
+import { faultOfRows, rowsAsText, textAsRows } from "./table-rows";
 
 export type Values = Readonly<Record<string, string>>;
 type Json = Readonly<Record<string, unknown>>;
@@ -12,7 +12,7 @@ export function valuesOf(file: Json): Values {
     PLACE_FIELDS.flatMap((f): [string, string][] => {
       const raw = at(file, f.path.split("."));
       if (raw === undefined || raw === null) return [];
-      if (f.kind === "liquid-rows") return [[f.path, rowsAsText(raw)]];
+      if (f.kind === "rows") return [[f.path, rowsAsText(f.columns ?? [], raw)]];
       if (f.kind === "percent")
         return [[f.path, String(Number((100 * Number(raw)).toPrecision(6)))]];
       if (f.path === "site.liquid" && raw === "water") return [];
@@ -31,7 +31,7 @@ const at = (file: unknown, path: readonly string[]): unknown =>
 export function faultOf(field: PlaceField, text: string): string {
   const value = text.trim();
   if (value === "" || field.kind === "choice" || field.kind === "flag") return "";
-  if (field.kind === "liquid-rows") return faultOfRows(value);
+  if (field.kind === "rows") return faultOfRows(field.columns ?? [], value);
   if (field.kind === "number" || field.kind === "percent") {
     const n = Number(value.replace(",", "."));
     const top = field.kind === "percent" ? 100 : Number.POSITIVE_INFINITY;
@@ -68,7 +68,7 @@ function valueOf(field: PlaceField, text: string): unknown {
   const value = text.trim();
   if (value === "") return undefined;
   if (field.kind === "flag") return value === "true" ? true : undefined;
-  if (field.kind === "liquid-rows") return textAsRows(value);
+  if (field.kind === "rows") return textAsRows(field.columns ?? [], value);
   if (field.kind === "number") return Number(value.replace(",", "."));
   if (field.kind === "percent") return Number(value.replace(",", ".")) / 100;
   if (field.path === "pump.motor.phases") return Number(value);

@@ -145,7 +145,7 @@ function Field({
       </label>
     );
   }
-  if (kind === "liquid-rows") {
+  if (kind === "rows") {
     return (
       <Textarea
         className={classes.rows}

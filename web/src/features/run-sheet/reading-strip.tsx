@@ -116,7 +116,8 @@ export function ReadingStrip(props: ReadingStripProps) {
   const doubt = typed.reading && !inDoubt ? doubtOf(typed, limits) : undefined;
   const kept = entry && entry.raw === typed.raw ? entry : undefined;
 
-  const commit = () => {
+  /** Keeps what is typed; only who has finished typing gets the strip tidied: an end may still be on its way. */
+  const commit = (finished = true) => {
     touched.current = false;
     setSettled(true);
     onLive(null);
@@ -137,7 +138,10 @@ export function ReadingStrip(props: ReadingStripProps) {
     }
     committed.current = typed.raw;
     const parts = partsOf(typed.raw, slot.dimension, usual);
-    if (readTyped(parts.text, parts.unit, parts.vac, slot.dimension).raw === typed.raw) {
+    if (
+      finished &&
+      readTyped(parts.text, parts.unit, parts.vac, slot.dimension).raw === typed.raw
+    ) {
       // "14 psi" typed as a whole: the number stays in the strip, the unit goes beside it.
       setText(parts.text);
       setUnit(parts.unit);
@@ -147,16 +151,22 @@ export function ReadingStrip(props: ReadingStripProps) {
     onReading(readingOf(typed, doubt));
     onDraft("");
   };
-  useIdle(touched, `${text}/${unit}/${vac}`, commit);
+  useIdle(touched, `${text}/${unit}/${vac}`, () => commit(false));
+  const next = () => {
+    commit();
+    focusNext(input.current);
+    // The keys go with the focus at once: two sets of them are never there together.
+    if (document.activeElement !== input.current) setFocused(false);
+  };
 
-  const change = (next: string, nextUnit = unit, nextVac = vac) => {
+  const change = (to: string, nextUnit = unit, nextVac = vac) => {
     touched.current = true;
     setSettled(false);
-    setText(next);
+    setText(to);
     setUnit(nextUnit);
     setVac(nextVac);
-    onDraft(draftOf({ text: next, unit: nextUnit, vac: nextVac }));
-    const now = readTyped(next, nextUnit, nextVac, slot.dimension);
+    onDraft(draftOf({ text: to, unit: nextUnit, vac: nextVac }));
+    const now = readTyped(to, nextUnit, nextVac, slot.dimension);
     const q = now.quantity;
     const counts = q && !q.commaInDoubt && doubtOf(now, limits) === undefined;
     onLive(counts ? now.raw : null);
@@ -171,8 +181,7 @@ export function ReadingStrip(props: ReadingStripProps) {
   const keys = (event: KeyboardEvent) => {
     if (event.key === "Enter") {
       event.preventDefault();
-      commit();
-      focusNext(input.current);
+      next();
     } else if (event.key === "Escape") input.current?.blur();
   };
   const keepAnyway = () => {
@@ -288,10 +297,7 @@ export function ReadingStrip(props: ReadingStripProps) {
           onKey={press}
           onUnit={(u) => change(text, u)}
           onVac={() => change(text, unit, !vac)}
-          onNext={() => {
-            commit();
-            focusNext(input.current);
-          }}
+          onNext={next}
         />
       ) : null}
     </div>

@@ -19,6 +19,9 @@ describe("what is typed into a strip", () => {
     ["4.1; 4.3", "bar", "4.1; 4.3 bar", 420_000],
     ["7 to 9; 8", "inHg", "7 to 9; 8 inHg", 8 * 3386.389],
     ["4.1 to", "bar", "4.1 to bar", 410_000],
+    ["2.1 to2.5", "bar", "2.1 to2.5 bar", 230_000],
+    ["2.1to 2.5", "bar", "2.1to 2.5 bar", 230_000],
+    ["-0.1to-0.3", "bar", "-0.1to-0.3 bar", -20_000],
   ])("%s on a %s strip is kept as %s and has a mean", (text, unit, raw, mean) => {
     const typed = readTyped(text, unit, false, "pressure");
     expect(typed.raw).toBe(raw);

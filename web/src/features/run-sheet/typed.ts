@@ -18,7 +18,7 @@ export interface Typed {
 }
 
 /** Figures, signs, swings and repeats at the start of a text: all but the unit. */
-const FIGURES = /^(?:[\d.,+\-\u2212;\s…]|to(?=\s|$))*(?:[eE][+-]?\d+)?/;
+const FIGURES = /^(?:[\d.,+\-\u2212;\s…]|to(?=[\d.,+\-\u2212\s]|$))*(?:[eE][+-]?\d+)?/;
 
 /**
  * Reads a strip: the text may bring its own unit ("14 psi"), else the strip's unit is added.
