@@ -29,6 +29,9 @@ const RARE: Readonly<Partial<Record<CauseId, number>>> = {
   "no-supply": 0.004,
   "shaft-jammed": 0.003,
   "short-cycling": 0.003,
+  // Whatever has a wheel can wear it and choke it.
+  "impeller-clogged": 0.008,
+  "impeller-worn": 0.006,
 };
 
 type PriorRow = Readonly<Partial<Record<CauseId, number>>>;
@@ -357,17 +360,26 @@ function jetRow(nozzle: number): PriorRow {
 
 /**
  * The prior row for a pump. Where nobody counted this family, installation and driver together, the
- * rows of the family and the rows of the installation and driver are averaged.
+ * rows of the family and the rows of the installation and driver are averaged. Of a row that was counted, what
+ * nobody met there in so many visits may still be there: a part of what its kin have.
  */
 export function priorRow(family: Family, installation: string, driver: string): PriorRow {
-  const exact = PRIORS[`${family}/${installation}/${driver}`] ?? JUDGED[family];
-  if (exact) return exact;
   const kin = Object.entries(PRIORS).filter(
     ([key]) => key.startsWith(`${family}/`) || key.endsWith(`/${installation}/${driver}`),
   );
-  const rows = kin.length > 0 ? kin : Object.entries(PRIORS);
+  const mean = meanOf((kin.length > 0 ? kin : Object.entries(PRIORS)).map(([, row]) => row));
+  const exact = PRIORS[`${family}/${installation}/${driver}`] ?? JUDGED[family];
+  if (!exact) return mean;
+  const unmet = Object.entries(mean).map(([id, p]) => [id, UNMET * p] as const);
+  return { ...(Object.fromEntries(unmet) as PriorRow), ...exact };
+}
+
+/** How much of what its kin have of a cause a row has that never met it. */
+const UNMET = 0.1;
+
+function meanOf(rows: readonly PriorRow[]): PriorRow {
   const mean: Partial<Record<CauseId, number>> = {};
-  for (const [, row] of rows) {
+  for (const row of rows) {
     for (const [id, p] of Object.entries(row) as [CauseId, number][]) {
       mean[id] = (mean[id] ?? 0) + p / rows.length;
     }
@@ -377,4 +389,4 @@ export function priorRow(family: Family, installation: string, driver: string): 
 
 /** Prior of one cause of a row, before the causes that do not apply are struck out. */
 export const priorOf = (row: PriorRow, id: CauseId): number =>
-  id === "unlisted" ? UNLISTED : (row[id] ?? RARE[id] ?? FLOOR);
+  id === "unlisted" ? UNLISTED : Math.max(row[id] ?? 0, RARE[id] ?? FLOOR);

@@ -1,7 +1,13 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { caseFrom } from "../../../testing/cases.ts";
-import { CAUSE_IDS, OBSERVATION_IDS, TEST_IDS, TEST_OUTCOMES } from "../../case/index.ts";
+import {
+  CAUSE_IDS,
+  type Family,
+  OBSERVATION_IDS,
+  TEST_IDS,
+  TEST_OUTCOMES,
+} from "../../case/index.ts";
 import { diagnose } from "../index.ts";
 import { SOUND } from "../model/condition.ts";
 import { CAUSES, type CauseRow, causeRow } from "./causes/index.ts";
@@ -129,6 +135,22 @@ describe("tables of the diagnosis", () => {
     }
     const jet = priorRow("jet-deep", "lift", "1-phase");
     expect(priorOf(jet, "jet-suction-open")).toBeGreaterThan(priorOf(jet, "worn-rings"));
+  });
+
+  it("hold no cause for all but impossible that the same kind of pump has elsewhere", () => {
+    const circulator = priorRow("inline-circulator", "flooded", "1-phase");
+    expect(PRIORS["inline-circulator/flooded/1-phase"]).not.toHaveProperty("suction-restriction");
+    expect(priorOf(circulator, "suction-restriction")).toBeGreaterThan(0.003);
+    // What was met counts as it was met.
+    const met = PRIORS["inline-circulator/flooded/1-phase"]?.["discharge-restriction"] ?? 0;
+    expect(met).toBeGreaterThan(0);
+    expect(priorOf(circulator, "discharge-restriction")).toBe(met);
+    for (const key of Object.keys(PRIORS)) {
+      const [family = "", installation = "", driver = ""] = key.split("/");
+      const row = priorRow(family as Family, installation, driver);
+      for (const id of ["impeller-clogged", "impeller-worn"] as const)
+        expect(priorOf(row, id), `${key} ${id}`).toBeGreaterThan(0.005);
+    }
   });
 
   it("never call anything safe", () => {
