@@ -26,12 +26,30 @@ function metricIn(value: unknown, path = ""): string[] {
   return Object.entries(value).flatMap(([key, v]) => metricIn(v, `${path}.${key}`));
 }
 
+/** Three lines of a phone held upright, at the size the Board is written in. */
+const LONGEST_SENTENCE = 150;
+/** Behind a fold: how a figure was worked out, what is read and acknowledged. */
+const FOLDED = /\.(?:workedOut|formula|source|cautions)(?:\.|$)/;
+
+function longSentencesIn(value: unknown, path = ""): string[] {
+  if (typeof value === "string") {
+    const sentences = FOLDED.test(path) ? [] : value.split(/(?<=[.!?]) /);
+    return sentences.filter((s) => s.length > LONGEST_SENTENCE).map((s) => `${path}: ${s}`);
+  }
+  if (typeof value !== "object" || value === null) return [];
+  return Object.entries(value).flatMap(([key, v]) => longSentencesIn(v, `${path}.${key}`));
+}
+
 describe("a Board in US units", () => {
-  it.each(TAGS)("says nothing in metric of %s", (tag) => {
-    for (const [cause, size] of VISITS) {
-      const board = boardOf(simulated(tag, cause, size), "us");
-      if (!board.ok) throw new Error(`${tag}: no board`);
-      expect(metricIn(board.view), `${tag} ${cause}`).toEqual([]);
-    }
-  });
+  it.each(TAGS)(
+    "says nothing in metric of %s, and nothing that fills more than three lines of a phone",
+    (tag) => {
+      for (const [cause, size] of VISITS) {
+        const board = boardOf(simulated(tag, cause, size), "us");
+        if (!board.ok) throw new Error(`${tag}: no board`);
+        expect(metricIn(board.view), `${tag} ${cause}`).toEqual([]);
+        expect(longSentencesIn(board.view), `${tag} ${cause}`).toEqual([]);
+      }
+    },
+  );
 });

@@ -61,7 +61,7 @@ describe("ratings of flow over pressure", () => {
       return rating("LF-4", { pump: { ...pump, relief }, snapshots: [gauges] }, "metric");
     };
     const near = at("7.8 bar", "8 bar");
-    expect(near?.sentences.join(" ")).toMatch(/relief valve is set to 8\.00 bar and 7\.80 bar/);
+    expect(near?.sentences.join(" ")).toMatch(/relief valve is set to 8\.00 bar; 7\.80 bar/);
     expect(near?.held).toEqual({ at: 8e5, by: "relief valve" });
     expect(at("5 bar", "8 bar")?.sentences.join(" ")).not.toContain("relief");
     expect(at("7.8 bar")?.sentences.join(" ")).not.toContain("relief");

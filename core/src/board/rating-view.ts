@@ -135,7 +135,7 @@ function reliefWords(
   const show = (p: number) => formatSi(p, "pressure", units);
   if (underRelief.value > NEAR_RELIEF * relief + K95 * underRelief.u) return [];
   return [
-    `Its relief valve is set to ${show(relief)} and ${show(pressure.value)} stands across the pump: part of the flow may go back through the valve, and no wear is needed to explain that.`,
+    `Its relief valve is set to ${show(relief)}; ${show(pressure.value)} stands across the pump. Part of the flow may go back through the valve: no wear is needed to explain that.`,
   ];
 }
 

@@ -41,9 +41,9 @@ export function marginItem(
 function marginAtDuty(situation: Situation, { suction, pump, snapshot }: Prepared) {
   const layout = layoutOf(situation, snapshot);
   if (!layout || suction.still === undefined || situation.jet) return undefined;
-  const { loss, referenceFlow } = suction;
+  const { loss, referenceFlow, exponent } = suction;
   const flow = situation.duty?.flow ?? referenceFlow;
-  const lost = loss * (flow / referenceFlow) ** 2;
+  const lost = loss * (flow / referenceFlow) ** exponent;
   const needed = pump.npshr(flow);
   return {
     value: suction.still - lost - needed,

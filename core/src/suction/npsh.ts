@@ -12,12 +12,14 @@ import {
 } from "../quantity/index.ts";
 import { DEFAULT_MARGIN, wantedNpsh } from "./margin.ts";
 
-/** Loss of the suction line known at one flow; it grows with the square of the flow. */
+/** Loss of the suction line known at one flow, and how it grows from there. */
 export interface LossAtFlow {
   /** [m³/s], above 0 */
   readonly flow: number;
   /** [m] */
   readonly head: number;
+  /** Power of the flow it grows with: 2 where nothing is stated, near 1 where a thick liquid runs in layers. */
+  readonly exponent?: number;
 }
 
 /** A suction line as it should be. */
@@ -37,9 +39,12 @@ export interface SuctionState {
   readonly density: number;
 }
 
+/** How a loss grows with the flow where nobody drew the line: fully turbulent. */
+const TURBULENT = 2;
+
 /** Loss of a line at another flow [m]; 0 when nothing is known of it. */
 export const lossAt = (loss: LossAtFlow | undefined, flow: number): number =>
-  loss && loss.flow > 0 ? loss.head * (flow / loss.flow) ** 2 : 0;
+  loss && loss.flow > 0 ? loss.head * (flow / loss.flow) ** (loss.exponent ?? TURBULENT) : 0;
 
 /**
  * NPSH available from the suction gauge.
@@ -100,7 +105,10 @@ export function npsh(inputs: NpshInputs): NpshResult {
   const fromLayout = layout && flow ? npshFromLayout(layout, state, q) : undefined;
   const available =
     fromGauge ?? (fromLayout === undefined ? undefined : { value: fromLayout, u: 0 });
-  const uLoss = layout && flow ? (2 * lossAt(layout.loss, q) * flow.u) / Math.max(q, 1e-9) : 0;
+  const uLoss =
+    layout && flow
+      ? ((layout.loss?.exponent ?? TURBULENT) * lossAt(layout.loss, q) * flow.u) / Math.max(q, 1e-9)
+      : 0;
   return {
     available,
     fromGauge,

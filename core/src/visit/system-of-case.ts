@@ -86,8 +86,14 @@ function lossOfElements(
   if (elements.length === 0 || !flow) return undefined;
   const loss = lineLoss(elements, flow, viscosity);
   if (loss.unknownBore !== undefined) return undefined;
-  return { flow, head: loss.total + exits * exitLoss(elements, flow) };
+  const at = (q: number) => lineLoss(elements, q, viscosity).total + exits * exitLoss(elements, q);
+  const head = at(flow);
+  const grown = Math.log(head / at(LESS * flow)) / Math.log(1 / LESS);
+  return { flow, head, ...(Number.isFinite(grown) ? { exponent: Math.max(1, grown) } : {}) };
 }
+
+/** The flow, as a share of the reference, from which on it is seen how a drawn line's loss grows. */
+const LESS = 0.7;
 
 export interface CaseSystem {
   readonly curve: SystemCurve;

@@ -15,6 +15,8 @@ export interface SuctionModel {
   readonly still: number | undefined;
   /** Clean loss at the reference flow. */
   readonly loss: number;
+  /** Power of the flow it grows with. */
+  readonly exponent: number;
   readonly referenceFlow: number;
   /** `still` comes from the gauge itself: losses are in it already. */
   readonly measured: boolean;
@@ -154,8 +156,9 @@ const mayBoil = ({ condition: { vapour }, suction }: Setting): boolean =>
 /** What the suction side shows and leaves at a flow: what runs back inside or through a standby is not drawn up again. */
 function suctionAt(at: Setting, flow: number, out: OperatingState): void {
   const { suction, condition: c } = at;
-  const q2 = (flow / suction.referenceFlow) ** 2;
-  out.suctionLoss = (suction.loss * c.suctionThick + c.suctionLoss) * q2;
+  const share = flow / suction.referenceFlow;
+  const clean = suction.exponent === 2 ? share * share : share ** suction.exponent;
+  out.suctionLoss = suction.loss * c.suctionThick * clean + c.suctionLoss * share * share;
   out.missing = missingOf(at);
   out.fall = c.fallen && !suction.measured && !suction.levelRead ? Math.max(0, out.missing) : 0;
   out.npsha =

@@ -239,7 +239,11 @@ const lossOf = (
   loss: LossAtFlow | undefined,
   referenceFlow: number,
   usual: number = USUAL_SUCTION_LOSS,
-) => (loss ? { loss: loss.head, referenceFlow: loss.flow } : { loss: usual, referenceFlow });
+) => ({
+  loss: loss?.head ?? usual,
+  referenceFlow: loss?.flow ?? referenceFlow,
+  exponent: loss?.exponent ?? 2,
+});
 
 function flowPriorOf(
   situation: Situation,

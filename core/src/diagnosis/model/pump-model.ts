@@ -9,6 +9,7 @@ import {
 import { velocityHead } from "../../hydraulics/index.ts";
 import { jetFlow, type JetRating } from "../../jet/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
+import { lossAt } from "../../suction/index.ts";
 import type { Situation } from "../../visit/index.ts";
 
 const CELLS = 96;
@@ -200,7 +201,7 @@ function jetModel(
   // The table gives the pressure a gauge shows; the head has the velocity in it too.
   const velocity = (q: number) => (ports.discharge ? velocityHead(q, ports.discharge) : 0);
   // The loss of the drawn pipe deepens the lift with the flow.
-  const lossOf = (q: number) => (layout?.loss ? layout.loss.head * (q / layout.loss.flow) ** 2 : 0);
+  const lossOf = (q: number) => lossAt(layout?.loss, q);
   const flowAt = (pressure: number, deeper: number) => {
     const q = jetFlow(jet, lift + deeper, pressure);
     return q.ok ? q.value : 0;
