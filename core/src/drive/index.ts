@@ -17,6 +17,7 @@ export {
   polesFromPlate,
   speedAtLoad,
   synchronousSpeed,
+  voltsOverPlate,
 } from "./load.ts";
 export type { MotorPlate } from "./load.ts";
 export { rollLeads } from "./roll-leads.ts";

@@ -106,6 +106,16 @@ export function noLoadCurrentOf(plate: MotorPlate): Uncertain | undefined {
 }
 
 /**
+ * Supply over what the plate's motor is wound for at this frequency: 1 where no volts were read.
+ * @param frequencyRatio - what a drive gives over the plate's frequency; the volts that belong to it fall with it
+ */
+export const voltsOverPlate = (
+  plate: Pick<MotorPlate, "voltage">,
+  voltage: number | undefined,
+  frequencyRatio: number,
+): number => (voltage && plate.voltage ? voltage / plate.voltage / frequencyRatio : 1);
+
+/**
  * Load fraction and shaft power with their uncertainty, from the mean current.
  * A supply voltage off the plate's shifts the full-load current inversely and the magnetising
  * current in proportion.
@@ -122,7 +132,7 @@ export function loadOf(
 ): { readonly fraction: Uncertain; readonly shaftPower: Uncertain } | undefined {
   const noLoad = noLoadCurrentOf(plate);
   if (!plate.current || !noLoad) return undefined;
-  const v = voltage && plate.voltage ? voltage / plate.voltage / frequencyRatio : 1;
+  const v = voltsOverPlate(plate, voltage, frequencyRatio);
   const fullLoad = plate.current / v;
   /** Square of the load; below zero where the current is less than the no-load current is taken to be. */
   const square = (i: number, im: number, fl: number): number =>

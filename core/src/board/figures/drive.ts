@@ -1,20 +1,28 @@
 /** Power, load, balance, limits, slip, start. */
 import type { CaseSnapshot } from "../../case/index.ts";
-import { formatNumber, K95 } from "../../quantity/index.ts";
-import { driveStudy } from "../../visit/index.ts";
+import { formatFixed, formatNumber, K95 } from "../../quantity/index.ts";
+import { voltsOverPlate } from "../../drive/index.ts";
+import {
+  driveShare,
+  driveStudy,
+  meanVolts,
+  type Situation,
+  type Snapshot,
+} from "../../visit/index.ts";
 import { bandText, read, si, type FigureInput, type Work, worked } from "./figure.ts";
 
 const shaftPower: Work = ({ parts, situation, snapshot, units }) => {
   const p = parts.electrical.shaftPower;
   if (!p) return undefined;
   const metered = parts.electrical.inputPower !== undefined;
+  const byAmps = fromAmps(situation, parts.snapshot);
   return {
     id: "shaft-power",
     group: "drive",
     name: "Shaft power",
     text: si(p.value, "power", units),
     band: bandText(p, "power", units),
-    formula: metered ? "P = P_in η" : "P = x P_plate, I² = I₀² + (I_FL² − I₀²) x²",
+    formula: metered ? "P = P_in η" : byAmps.formula,
     inputs: [
       ...(metered ? read("input power", snapshot?.inputPower) : ampsRead(snapshot)),
       ...(metered
@@ -26,11 +34,29 @@ const shaftPower: Work = ({ parts, situation, snapshot, units }) => {
                 ? `${formatNumber(situation.motor.noLoadCurrent, 3)} A, from the plate`
                 : "estimated from size and poles, ±25 %",
             ),
+            ...byAmps.inputs,
           ]),
     ],
     source: "Straight proportion of amps reads far too high below half load, so it is not used.",
   };
 };
+
+/** How a current tells the power here: what the plate's two currents are at these volts, and what a drive's frequency does. */
+function fromAmps(
+  situation: Situation,
+  snapshot: Snapshot,
+): { readonly formula: string; readonly inputs: readonly FigureInput[] } {
+  const ratio = driveShare(situation, snapshot);
+  const v = voltsOverPlate(situation.motor ?? {}, meanVolts(snapshot), ratio);
+  const [driven, off] = [Math.abs(ratio - 1) > 0.001, Math.abs(v - 1) > 0.001];
+  return {
+    formula: `P = x P_plate${driven ? " f" : ""}, I² = I₀² + (I_FL² − I₀²) x²${off ? " with I₀ v and I_FL/v" : ""}`,
+    inputs: [
+      ...(driven ? [worked("frequency over plate f", formatFixed(ratio, 3))] : []),
+      ...(off ? [worked("volts over plate v", formatFixed(v, 3))] : []),
+    ],
+  };
+}
 
 const ampsRead = (snapshot: CaseSnapshot | undefined): FigureInput[] =>
   (snapshot?.amps ?? []).flatMap((a, i, all) =>

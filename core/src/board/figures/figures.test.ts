@@ -143,3 +143,46 @@ describe("a vessel's air", () => {
     expect(held({ cutIn: "2 bar" })).toBeUndefined();
   });
 });
+
+describe("shaft power from the current", () => {
+  /** Recomputed from what stands beside the figure, and the plate. */
+  const byHand = (
+    tag: string,
+    snapshot: Json,
+    plate: { p: number; full: number; none: number },
+  ) => {
+    const { of } = figures(tag, snapshot);
+    const figure = of("shaft-power");
+    const factor = (name: string) =>
+      Number(figure.inputs.find((i) => i.name.startsWith(name))?.text ?? 1);
+    const [f, v] = [factor("frequency over plate"), factor("volts over plate")];
+    const amps = figure.inputs
+      .filter((i) => /^L\d|^current/.test(i.name))
+      .map((i) => first(i.text));
+    const mean = amps.reduce((a, b) => a + b, 0) / amps.length;
+    const [full, none] = [plate.full / v, plate.none * v];
+    const x = Math.sqrt((mean ** 2 - none ** 2) / (full ** 2 - none ** 2));
+    return { said: first(figure.text), hand: plate.p * x * f, formula: figure.formula };
+  };
+
+  it("can be recomputed by hand behind a drive", () => {
+    const read = {
+      frequency: "45 Hz",
+      amps: ["30 A", "30.5 A", "29.8 A"],
+      volts: ["355 V", "356 V", "354 V"],
+    };
+    const { said, hand, formula } = byHand("BI-1", read, { p: 22, full: 41, none: 14.5 });
+    expect(said).toBeCloseTo(hand, 1);
+    expect(formula).toBe("P = x P_plate f, I² = I₀² + (I_FL² − I₀²) x² with I₀ v and I_FL/v");
+  });
+
+  it("can be recomputed by hand at low volts, and without volts", () => {
+    const plate = { p: 0.75, full: 1.9, none: 1.1 };
+    const amps = ["1.7 A", "1.7 A", "1.7 A"];
+    const low = byHand("OG-1", { amps, volts: ["360 V", "360 V", "360 V"] }, plate);
+    expect(low.said).toBeCloseTo(low.hand, 1);
+    const unread = byHand("OG-1", { amps }, plate);
+    expect(unread.said).toBeCloseTo(unread.hand, 1);
+    expect(unread.formula).not.toContain(" v");
+  });
+});
