@@ -1,6 +1,6 @@
 /** Power, load, balance, limits, slip, start. */
 import type { CaseSnapshot } from "../../case/index.ts";
-import { formatFixed, formatNumber, K95 } from "../../quantity/index.ts";
+import { formatNumber, K95 } from "../../quantity/index.ts";
 import { voltsOverPlate } from "../../drive/index.ts";
 import {
   driveShare,
@@ -52,8 +52,8 @@ function fromAmps(
   return {
     formula: `P = x P_plate${driven ? " f" : ""}, I² = I₀² + (I_FL² − I₀²) x²${off ? " with I₀ v and I_FL/v" : ""}`,
     inputs: [
-      ...(driven ? [worked("frequency over plate f", formatFixed(ratio, 3))] : []),
-      ...(off ? [worked("volts over plate v", formatFixed(v, 3))] : []),
+      ...(driven ? [worked("frequency over plate f", ratio.toFixed(3))] : []),
+      ...(off ? [worked("volts over plate v", v.toFixed(3))] : []),
     ],
   };
 }
