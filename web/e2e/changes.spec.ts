@@ -14,8 +14,15 @@ test("a call's complaint is put right, and a call nobody needs is called off wit
   await page.getByRole("button", { name: "Change the call" }).click();
   await expect(page.getByText("Say what is wrong, in a line.")).toBeVisible();
   await line.fill("pump house smells");
+  await page.getByLabel("When, by the clock at the pump").fill("2030-03-05T23:47");
   await page.getByRole("button", { name: "Change the call" }).click();
   await expect(page.locator("header")).toContainText("pump house smells");
+  await page.goto("/");
+  // Not today: the day stands with it, and it waits behind what is due before.
+  const call = page.getByRole("link", { name: /TH-2 pump house smells/ });
+  await expect(call).toContainText("23:47");
+  await expect(call).toContainText("5 Mar 2030");
+  await page.goBack();
 
   await toReadings(page);
   await read(page, "flow", "90 gpm");

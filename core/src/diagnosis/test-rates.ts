@@ -57,6 +57,14 @@ const MODELS: Readonly<Partial<Record<TestId, TestModel>>> = {
     const none = chanceBelow((NO_FLOW - flowShare) / NO_FLOW_U);
     return [1 - low, low * (1 - none), low * none];
   },
+  // By the switch it runs: whether anything comes then is a matter of its state, a way out that is shut among them.
+  "hand-mode": ({ setting, flowShare }, [pumps = 0, noFlow = 0, wontRun = 0]) => {
+    if (setting.condition.dead || pumps + noFlow === 0) return undefined;
+    const none = chanceBelow((NO_FLOW - flowShare) / NO_FLOW_U);
+    const own = noFlow / (pumps + noFlow);
+    const dry = (1 - wontRun) * (own + (1 - own) * none);
+    return [1 - wontRun - dry, dry, wontRun];
+  },
   "suction-pressure-vs-layout": ({ setting, state }, table) => {
     const { suctionLoss } = setting.condition;
     if (suctionLoss === 0) return undefined;

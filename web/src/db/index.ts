@@ -17,10 +17,10 @@ export { keepPhoto, photoBytes } from "./photos";
 export {
   createPump,
   loadPump,
-  pumpExists,
   type PumpRecord,
   pumpsByCode,
   setRetired,
+  zoneOfPump,
 } from "./pumps";
 export { currentRating, putRatingBack, savePlace, savePlate, saveRating } from "./register";
 export { type Forecast, plateFacts } from "./rows";

@@ -133,9 +133,13 @@ export async function pumpsByCode(code: string): Promise<PumpId[]> {
   return rows.map((r) => pumpIdSchema.parse(r.id));
 }
 
-/** Whether a pump is there. */
-export async function pumpExists(id: PumpId): Promise<boolean> {
-  return (await (await unitOfWork()).count(Pump, { id })) > 0;
+/** The zone a pump's clock is in; undefined where there is no such pump. */
+export async function zoneOfPump(id: PumpId): Promise<string | undefined> {
+  const em = await unitOfWork();
+  const pump = await em.findOne(Pump, { id }, { fields: ["siteId"] });
+  return pump
+    ? (await em.findOne(Site, { id: pump.siteId }, { fields: ["zone"] }))?.zone
+    : undefined;
 }
 
 /** Takes a pump off the yard, or puts it back. Its log, its curve and its open sheet stay. */

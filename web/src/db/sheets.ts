@@ -228,6 +228,7 @@ export interface NewSheet {
   readonly complaint: string;
   readonly codes: readonly ObservationId[];
   readonly callerNote: string;
+  readonly dueAt: Date;
 }
 
 /** Opens a run sheet. */
@@ -239,7 +240,6 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
     ...sheet,
     id,
     codes: [...sheet.codes],
-    dueAt: now,
     openedAt: now,
     signedAt: null,
     forecast: forecast && { ...forecast },
@@ -251,10 +251,16 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
 /** Changes what a call says while its sheet is open; false when it is signed or not there. */
 export async function changeCall(
   id: SheetId,
-  change: { readonly kind: "call" | "round"; readonly complaint: string },
+  change: {
+    readonly kind: "call" | "round";
+    readonly complaint: string;
+    readonly dueAt?: Date | undefined;
+  },
 ): Promise<boolean> {
   const em = await unitOfWork();
-  return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, change)) > 0;
+  const { dueAt, ...said } = change;
+  const changed = { ...said, ...(dueAt ? { dueAt } : {}) };
+  return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, changed)) > 0;
 }
 
 /** Keeps what was worked out to read first and take along. */

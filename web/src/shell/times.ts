@@ -39,3 +39,15 @@ export const weekday = (iso: string, zone: string): string => part(iso, zone, { 
 
 export const dayAndClock = (iso: string, zone: string): string =>
   `${day(iso, zone)}, ${clock(iso, zone)}`;
+
+/** What a clock at a place shows, as a field for date and time has it: "2026-03-02T14:30". */
+export const wallTime = (iso: string, zone: string): string => {
+  const at = (options: Intl.DateTimeFormatOptions) => part(iso, zone, options);
+  const date = [at({ year: "numeric" }), at({ month: "2-digit" }), at({ day: "2-digit" })].join(
+    "-",
+  );
+  return `${date}T${clock(iso, zone)}`;
+};
+
+/** Form of {@link wallTime}. */
+export const WALL_TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/;

@@ -16,5 +16,5 @@ export async function freshSheet(tag: string, family: string): Promise<SheetId> 
   const pump = await createPump({ tag, family, installation: null, purpose: "", site: place });
   if (!pump.ok) throw new Error(`${tag}: ${pump.why}`);
   const call = { kind: "call", complaint: "gives too little", codes: [], callerNote: "" } as const;
-  return openSheet({ pumpId: pump.id, ...call }, null);
+  return openSheet({ pumpId: pump.id, ...call, dueAt: new Date() }, null);
 }

@@ -38,6 +38,9 @@ const fromLayout: Work = ({ parts, situation, units }) => {
     band: "",
     formula: "(p_atm + p_surface − p_v)/ρg + level − loss",
     inputs: [
+      worked("air p_atm", formatAbsolute(situation.atmosphere, units)),
+      worked("on the surface p_surface", si(layout.surfacePressure, "pressure", units)),
+      worked("vapour pressure p_v", formatAbsolute(situation.liquid.vapourPressure, units, 3)),
       worked("level", si(layout.sourceLevel, "length", units)),
       worked("loss at this flow", si(lossAt(layout.loss, q), "length", units)),
       ...(situation.suctionElements.length > 0 && situation.named.name === "water" && q > 0

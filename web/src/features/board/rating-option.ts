@@ -110,10 +110,7 @@ function drawingOf(
   const upright: Plotted[] = held
     ? Array.from({ length: 13 }, (_, i): Plotted => [held.at, (frame.top * i) / 12])
     : [];
-  const lines = [
-    ...rated,
-    ...(held ? [{ label: held.label, main: false, points: upright }] : []),
-  ];
+  const lines = [...rated, ...(held ? [{ label: held.label, main: false, points: upright }] : [])];
   const band = view.today
     ? [-1, 1].map((side) => {
         const { at: here, flow95 } = view.today ?? { at: [0, 0], flow95: 0 };

@@ -1,5 +1,6 @@
 import { sheetId } from "@yard-tack/core/case";
 import * as z from "zod";
+import { WALL_TIME } from "@/shell/times";
 
 /** What of a call can be put right later. */
 export const callChange = z
@@ -7,6 +8,7 @@ export const callChange = z
     sheet: z.uuid("Load the page again.").pipe(sheetId),
     kind: z.enum(["call", "round"], "Choose what kind of visit."),
     complaint: z.string().trim().max(200, "At most 200 characters."),
+    due: z.string().regex(WALL_TIME, "Choose a day and a time."),
   })
   .refine((c) => c.kind === "round" || c.complaint !== "", {
     path: ["complaint"],

@@ -4,10 +4,17 @@ import type { PersonId } from "@yard-tack/core/case";
 import { leftBehind } from "@yard-tack/core/record";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { changeCall as keepCall, type SheetRecord, type Signature, signSheet } from "@/db";
+import {
+  changeCall as keepCall,
+  loadSheet,
+  type SheetRecord,
+  type Signature,
+  signSheet,
+} from "@/db";
 import { acting } from "@/edge";
 import { whoIsHere } from "@/features/who/index.server";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
+import { instantOf } from "@/shell/instant";
 import { callChange, callingOff } from "./call-fields";
 import { linesOfSheet } from "./lines-of-sheet";
 
@@ -17,9 +24,12 @@ const SIGNED = "This sheet is signed: what it says stays as it was.";
 export async function changeCall(_: FormAnswer, data: FormData): Promise<FormAnswer> {
   const parsed = callChange.safeParse(Object.fromEntries(data));
   if (!parsed.success) return answerOf(parsed.error);
-  const { sheet, kind, complaint } = parsed.data;
+  const { sheet, kind, complaint, due } = parsed.data;
   const outcome = await acting("change call", "What you typed is kept here.", async () => {
-    if (!(await keepCall(sheet, { kind, complaint })))
+    const zone = (await loadSheet(sheet))?.pump.zone;
+    const dueAt = zone === undefined ? undefined : instantOf(due, zone);
+    if (!dueAt) return { ok: false, message: "There is no such day. Choose another." } as const;
+    if (!(await keepCall(sheet, { kind, complaint, dueAt })))
       return { ok: false, message: SIGNED } as const;
     revalidatePath("/", "layout");
     return { ok: true } as const;

@@ -8,6 +8,7 @@ import { Fields } from "@/shell/fields";
 import { FormEnd } from "@/shell/form-end";
 import { PageHead } from "@/shell/page-head";
 import { useActionForm } from "@/shell/use-action-form";
+import { VISIT_KINDS } from "@/shell/visit-kinds";
 import { callFields } from "./call-fields";
 import { type Choices, choicesFor } from "./choices";
 import { takeCall } from "./new-call";
@@ -31,6 +32,7 @@ export function NewCallForm({
     pump: chosen,
     kind: "call",
     complaint: "",
+    due: "",
     note: "",
   });
   const [sought, setSought] = useState("");
@@ -85,14 +87,7 @@ export function NewCallForm({
               ...pumps.map((p) => ({ value: p.id, label: p.name })),
             ]}
           />
-          <NativeSelect
-            label="What kind of visit"
-            {...field("kind")}
-            data={[
-              { value: "call", label: "call: something is wrong" },
-              { value: "round", label: "planned round" },
-            ]}
-          />
+          <NativeSelect label="What kind of visit" {...field("kind")} data={VISIT_KINDS} />
           <TextInput label="What is wrong, in a line" {...field("complaint")} />
           <fieldset className={classes.chips}>
             <legend>And by chips</legend>
@@ -110,6 +105,12 @@ export function NewCallForm({
               <input key={c} type="hidden" name="codes" value={c} />
             ))}
           </fieldset>
+          <TextInput
+            type="datetime-local"
+            label="When, by the clock at the pump"
+            description="Left empty: now"
+            {...field("due")}
+          />
           <Textarea label="In the caller's words" rows={3} {...field("note")} />
           <FormEnd fault={fault} pending={pending}>
             Open the run sheet

@@ -3,9 +3,10 @@
 import { OBSERVATION_IDS } from "@yard-tack/core/case";
 import { redirect } from "next/navigation";
 import * as z from "zod";
-import { openSheet, pumpExists } from "@/db";
+import { openSheet, zoneOfPump } from "@/db";
 import { acting } from "@/edge";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
+import { instantOf } from "@/shell/instant";
 import { callFields } from "./call-fields";
 import { forecastFor } from "./forecasts";
 
@@ -19,6 +20,7 @@ export async function takeCall(_: FormAnswer, data: FormData): Promise<FormAnswe
     pump: data.get("pump"),
     complaint: data.get("complaint") ?? "",
     kind: data.get("kind") ?? "call",
+    due: data.get("due") ?? "",
     note: data.get("note") ?? "",
     codes: data.getAll("codes"),
   });
@@ -27,19 +29,27 @@ export async function takeCall(_: FormAnswer, data: FormData): Promise<FormAnswe
     const { codes, ...errors } = answerOf(parsed.error).errors;
     return { errors: codes ? { ...errors, "": codes } : errors };
   }
-  const { pump, complaint, kind, note, codes } = parsed.data;
+  const { pump, complaint, kind, due, note, codes } = parsed.data;
   if (kind === "call" && complaint === "" && codes.length === 0) {
     return wrong("Say what is wrong, in words or by a chip.", "complaint");
   }
   const opened = await acting("new call", "What you typed is kept.", async () => {
-    if (!(await pumpExists(pump))) {
+    const zone = await zoneOfPump(pump);
+    if (zone === undefined) {
       return {
         ok: false,
         message: "That pump is not there any more; choose another. What you typed is kept.",
       } as const;
     }
     const said = complaint || (codes[0]?.split(".")[1]?.replace(/-/g, " ") ?? "");
-    const sheet = { pumpId: pump, kind, complaint: said, codes, callerNote: note };
+    const dueAt = due === "" ? new Date() : instantOf(due, zone);
+    if (!dueAt) {
+      return {
+        ok: false,
+        message: "There is no such day. Choose another, or leave it empty.",
+      } as const;
+    }
+    const sheet = { pumpId: pump, kind, complaint: said, codes, callerNote: note, dueAt };
     return { ok: true, id: await openSheet(sheet, await forecastFor(pump, codes)) } as const;
   });
   if (!opened.ok) return wrong(opened.message);

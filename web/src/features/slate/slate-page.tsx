@@ -5,7 +5,7 @@ import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
 import { Pager } from "@/shell/pager";
-import { clock, weekday, zoneName } from "@/shell/times";
+import { clock, day, dayNear, weekday, zoneName } from "@/shell/times";
 import type { Slate, SlateCall } from "./server";
 import classes from "./slate.module.css";
 
@@ -30,8 +30,8 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
               <Link href="/yard">look at the pumps</Link>.
             </p>
           ) : null}
-          <CallList title="Calls" calls={jobs} zone={zone} />
-          <CallList title="Rounds" calls={rounds} zone={zone} />
+          <CallList title="Calls" calls={jobs} zone={zone} now={now} />
+          <CallList title="Rounds" calls={rounds} zone={zone} now={now} />
           <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
         </div>
         <aside className={classes.beside}>
@@ -63,11 +63,13 @@ function CallList({
   title,
   calls,
   zone,
+  now,
 }: {
   title: string;
   calls: readonly SlateCall[];
   /** The van's own; a call in another says so. */
   zone: string;
+  now: string;
 }) {
   if (calls.length === 0) return null;
   return (
@@ -79,6 +81,9 @@ function CallList({
             <Link href={`/sheet/${c.id}`} className={classes.call}>
               <span className={classes.time}>
                 <b>{clock(c.dueAt, c.zone)}</b>
+                {day(c.dueAt, c.zone) === day(now, c.zone) ? null : (
+                  <>{dayNear(c.dueAt, now, c.zone)}, </>
+                )}
                 {c.zone === zone ? null : <>{zoneName(c.dueAt, c.zone)}, </>}
                 {c.started ? "begun" : "open"}
               </span>

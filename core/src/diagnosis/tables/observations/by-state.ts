@@ -144,6 +144,16 @@ export const BY_STATE: Readonly<Partial<Record<ObservationId, StateRow>>> = {
     stray: 0.01,
     keeps: [],
   },
+  "control.hand-mode-no-pump": {
+    at: ({ flowShare: q }) => 0.3 * ramp(q, 0.12, 0.04),
+    stray: 0.02,
+    keeps: ["phase-loss", "capacitor-weak", ...NO_START],
+  },
+  "control.hand-mode-pumps": {
+    at: ({ flowShare: q }) => 0.28 * ramp(q, 0.04, 0.12),
+    stray: 0.02,
+    keeps: ["capacitor-weak", ...NO_START],
+  },
   "complaint.trips": {
     at: ({ state, surroundings: { allowedPower } }) =>
       allowedPower && state.power > 0 ? 0.4 * ramp(state.power / allowedPower, 0.95, 1.15) : 0,

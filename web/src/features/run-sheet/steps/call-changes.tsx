@@ -2,7 +2,9 @@
 
 import { NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { FormEnd } from "@/shell/form-end";
+import { wallTime } from "@/shell/times";
 import { useActionForm } from "@/shell/use-action-form";
+import { VISIT_KINDS } from "@/shell/visit-kinds";
 import { callChange, callingOff } from "../call-fields";
 import { callOff, changeCall } from "../change-call";
 import type { SheetDto } from "../sheet-dto";
@@ -23,19 +25,14 @@ function ChangeCall({ dto }: { dto: SheetDto }) {
     sheet: dto.id,
     kind: dto.kind,
     complaint: dto.complaint,
+    due: wallTime(dto.dueAt, dto.pump.zone),
   });
   return (
     <form {...props} className={classes.form}>
       <input type="hidden" name="sheet" value={dto.id} />
-      <NativeSelect
-        label="What kind of visit"
-        {...field("kind")}
-        data={[
-          { value: "call", label: "call: something is wrong" },
-          { value: "round", label: "planned round" },
-        ]}
-      />
+      <NativeSelect label="What kind of visit" {...field("kind")} data={VISIT_KINDS} />
       <TextInput label="What is wrong, in a line" {...field("complaint")} />
+      <TextInput type="datetime-local" label="When, by the clock at the pump" {...field("due")} />
       <FormEnd fault={fault} pending={pending}>
         Change the call
       </FormEnd>
