@@ -14,7 +14,7 @@ test("a call's complaint is put right, and a call nobody needs is called off wit
   await page.getByRole("button", { name: "Change the call" }).click();
   await expect(page.getByText("Say what is wrong, in a line.")).toBeVisible();
   await line.fill("pump house smells");
-  await page.getByLabel("When, by the clock at the pump").fill("2030-03-05T23:47");
+  await page.getByLabel("When, by the clock there").fill("2030-03-05T23:47");
   await page.getByRole("button", { name: "Change the call" }).click();
   await expect(page.locator("header")).toContainText("pump house smells");
   await page.goto("/");

@@ -107,7 +107,7 @@ export function NewCallForm({
           </fieldset>
           <TextInput
             type="datetime-local"
-            label="When, by the clock at the pump"
+            label="When, by the clock there"
             description="Left empty: now"
             {...field("due")}
           />

@@ -32,7 +32,7 @@ function ChangeCall({ dto }: { dto: SheetDto }) {
       <input type="hidden" name="sheet" value={dto.id} />
       <NativeSelect label="What kind of visit" {...field("kind")} data={VISIT_KINDS} />
       <TextInput label="What is wrong, in a line" {...field("complaint")} />
-      <TextInput type="datetime-local" label="When, by the clock at the pump" {...field("due")} />
+      <TextInput type="datetime-local" label="When, by the clock there" {...field("due")} />
       <FormEnd fault={fault} pending={pending}>
         Change the call
       </FormEnd>
