@@ -1,5 +1,5 @@
 /** Cases the tests start from: the shipped example and the demo's pumps. */
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { type CaseFile, readCase } from "../src/case/index.ts";
 
 type Json = Record<string, unknown>;
@@ -9,6 +9,11 @@ const load = (path: string): Json =>
 
 export const exampleJson = (): Json => load("cases/example-1.json");
 export const pumpJson = (tag: string): Json => load(`pumps/${tag}.json`);
+
+/** Every pump of the demo. */
+export const DEMO_TAGS: readonly string[] = readdirSync(
+  new URL("../../demo/pumps", import.meta.url),
+).map((f) => f.replace(".json", ""));
 
 /** Reads a case or fails the test with its errors. */
 export function caseFrom(json: unknown): CaseFile {

@@ -1,12 +1,9 @@
-import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { DEMO_TAGS } from "../../testing/cases.ts";
 import { simulated } from "../../testing/simulated.ts";
 import type { CauseId } from "../case/index.ts";
 import { boardOf } from "./index.ts";
 
-const TAGS = readdirSync(new URL("../../../demo/pumps", import.meta.url)).map((f) =>
-  f.replace(".json", ""),
-);
 const VISITS: readonly (readonly [CauseId, number])[] = [
   ["healthy", 0],
   ["worn-rings", 0.3],
@@ -41,7 +38,7 @@ function longSentencesIn(value: unknown, path = ""): string[] {
 }
 
 describe("a Board in US units", () => {
-  it.each(TAGS)(
+  it.each(DEMO_TAGS)(
     "says nothing in metric of %s, and nothing that fills more than three lines of a phone",
     (tag) => {
       for (const [cause, size] of VISITS) {

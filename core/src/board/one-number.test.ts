@@ -1,13 +1,10 @@
-import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { DEMO_TAGS } from "../../testing/cases.ts";
 import { simulated } from "../../testing/simulated.ts";
 import type { CauseId } from "../case/index.ts";
 import { formatSi } from "../quantity/index.ts";
 import { boardOf, type BoardView } from "./index.ts";
 
-const TAGS = readdirSync(new URL("../../../demo/pumps", import.meta.url)).map((f) =>
-  f.replace(".json", ""),
-);
 const VISITS: readonly (readonly [CauseId, number])[] = [
   ["healthy", 0],
   ["suction-restriction", 5],
@@ -63,7 +60,7 @@ function places(view: BoardView): Record<string, (string | undefined)[]> {
 const rounding = (value: number): number => 0.5 * 10 ** -(String(value).split(".")[1] ?? "").length;
 
 describe("one number", () => {
-  it.each(TAGS)("is the same wherever the Board of %s says it", (tag) => {
+  it.each(DEMO_TAGS)("is the same wherever the Board of %s says it", (tag) => {
     for (const [cause, size] of VISITS) {
       const board = boardOf(simulated(tag, cause, size), UNITS);
       if (!board.ok) throw new Error(`${tag}: no board`);

@@ -20,22 +20,19 @@ export function meanArea(
   const table = rows.toSorted((a, b) => a.level - b.level);
   const [first, last] = [table[0], table.at(-1)];
   if (!first || !last || last.level <= first.level) return undefined;
-  const at = (level: number | undefined) => level !== undefined && volumeAt(table, level);
-  const [one, other] = [at(oneLevel), at(otherLevel)];
-  const asked =
-    typeof one === "number" && typeof other === "number" && oneLevel !== otherLevel
-      ? (one - other) / ((oneLevel ?? 0) - (otherLevel ?? 0))
-      : (last.volume - first.volume) / (last.level - first.level);
-  return asked > 0 ? asked : undefined;
+  const [one, other] = [pointAt(table, oneLevel), pointAt(table, otherLevel)];
+  const [from, to] = one && other && one.level !== other.level ? [one, other] : [first, last];
+  const area = (to.volume - from.volume) / (to.level - from.level);
+  return area > 0 ? area : undefined;
 }
 
-/** Volume up to a level, straight between the rows; undefined outside them. */
-function volumeAt(table: readonly PitRow[], level: number): number | undefined {
+/** A level with the volume up to it, straight between the rows; undefined outside them. */
+function pointAt(table: readonly PitRow[], level: number | undefined): PitRow | undefined {
+  if (level === undefined) return undefined;
   const above = table.findIndex((r) => r.level >= level);
   const [high, low] = [table[above], table[above - 1]];
-  if (!high) return undefined;
-  if (high.level === level) return high.volume;
+  if (!high || high.level === level) return high;
   if (!low) return undefined;
   const share = (level - low.level) / (high.level - low.level);
-  return low.volume + share * (high.volume - low.volume);
+  return { level, volume: low.volume + share * (high.volume - low.volume) };
 }

@@ -1,6 +1,5 @@
-import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { caseFrom, pumpJson } from "../../testing/cases.ts";
+import { caseFrom, pumpJson, DEMO_TAGS } from "../../testing/cases.ts";
 import { boardOf } from "../board/index.ts";
 import { simulate } from "../diagnosis/index.ts";
 import { GRAVITY, toUnit } from "../quantity/index.ts";
@@ -16,10 +15,6 @@ import {
 import { noteWords } from "../words/index.ts";
 
 type Json = Record<string, unknown>;
-
-const TAGS = readdirSync(new URL("../../../demo/pumps", import.meta.url)).map((f) =>
-  f.replace(".json", ""),
-);
 
 const PLACE = { gaugeHeight: 0, tappingHeight: 0, line: "full" as const };
 const RISER = { ...PLACE, gaugeHeight: 38.5 };
@@ -68,12 +63,12 @@ function partsFor(tag: string, metered: boolean) {
 
 describe("every demo pump", () => {
   it("is there: twenty of them, over all fourteen families", () => {
-    expect(TAGS).toHaveLength(20);
-    const families = new Set(TAGS.map((t) => caseFrom(pumpJson(t)).pump.family));
+    expect(DEMO_TAGS).toHaveLength(20);
+    const families = new Set(DEMO_TAGS.map((t) => caseFrom(pumpJson(t)).pump.family));
     expect(families.size).toBe(14);
   });
 
-  it.each(TAGS)("%s: a sound pump stands on its rating", (tag) => {
+  it.each(DEMO_TAGS)("%s: a sound pump stands on its rating", (tag) => {
     const { situation, parts } = partsFor(tag, true);
     const displacement = displacementDuty(situation, parts);
     const jet = jetDuty(situation, parts);
@@ -94,7 +89,7 @@ describe("every demo pump", () => {
     }
   });
 
-  it.each(TAGS)(
+  it.each(DEMO_TAGS)(
     "%s: without a meter the flow comes from head or power, or it says what is missing",
     (tag) => {
       const { situation, parts } = partsFor(tag, false);
@@ -111,7 +106,7 @@ describe("every demo pump", () => {
     },
   );
 
-  it.each(TAGS)(
+  it.each(DEMO_TAGS)(
     "%s: its sheet is believable and its Board has figures with their working",
     (tag) => {
       for (const units of ["metric", "us"] as const) {

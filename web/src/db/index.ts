@@ -35,6 +35,7 @@ export {
   type SheetRecord,
   type Signature,
   signSheet,
+  zoneOfSheet,
 } from "./sheets";
 export { type Drift, drifts } from "./trend";
 export {

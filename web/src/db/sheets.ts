@@ -8,6 +8,7 @@ import {
   type ObservationId,
   type PersonId,
   type PumpId,
+  pumpId as pumpIdSchema,
   type SheetId,
   sheetId as sheetIdSchema,
 } from "@yard-tack/core/case";
@@ -23,7 +24,7 @@ import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
 import { Fingerprint, LogEntry, RunSheet, VisitPoints } from "./entities";
 import { everybody } from "./people";
-import { pumpRecord, type PumpRecord } from "./pumps";
+import { pumpRecord, type PumpRecord, zoneOfPump } from "./pumps";
 import {
   columns,
   type Forecast,
@@ -248,19 +249,23 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
   return id;
 }
 
+/** The zone of the pump a sheet is about; undefined where there is no such sheet. */
+export async function zoneOfSheet(id: SheetId): Promise<string | undefined> {
+  const sheet = await (await unitOfWork()).findOne(RunSheet, { id }, { fields: ["pumpId"] });
+  return sheet ? zoneOfPump(pumpIdSchema.parse(sheet.pumpId)) : undefined;
+}
+
 /** Changes what a call says while its sheet is open; false when it is signed or not there. */
 export async function changeCall(
   id: SheetId,
   change: {
     readonly kind: "call" | "round";
     readonly complaint: string;
-    readonly dueAt?: Date | undefined;
+    readonly dueAt: Date;
   },
 ): Promise<boolean> {
   const em = await unitOfWork();
-  const { dueAt, ...said } = change;
-  const changed = { ...said, ...(dueAt ? { dueAt } : {}) };
-  return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, changed)) > 0;
+  return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, change)) > 0;
 }
 
 /** Keeps what was worked out to read first and take along. */

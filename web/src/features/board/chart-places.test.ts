@@ -1,14 +1,11 @@
 import { boardOf } from "@yard-tack/core/board";
 import { simulated } from "../../../../core/testing/simulated";
-import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { DEMO_TAGS } from "../../../../core/testing/cases";
 import type { ChartPalette } from "./chart-frame";
 import { toChartOption } from "./chart-option";
 import { toRatingOption } from "./rating-option";
 
-const TAGS = readdirSync(new URL("../../../../demo/pumps", import.meta.url)).map((f) =>
-  f.replace(".json", ""),
-);
 const PALETTE = Object.fromEntries(
   ["ink", "soft", "line", "rated", "wash", "today", "paper", "good"].map((k) => [k, "#123456"]),
 ) as unknown as ChartPalette;
@@ -87,7 +84,7 @@ function faultsOf(option: Option, size: { width: number; height: number }): stri
   return faults;
 }
 
-describe.each(TAGS)("the words of %s's chart", (tag) => {
+describe.each(DEMO_TAGS)("the words of %s's chart", (tag) => {
   const boards = [
     { visit: "sound", json: simulated(tag, "healthy", 0) },
     { visit: "ill", json: simulated(tag, "low-speed", 0.75) },

@@ -1,7 +1,8 @@
 import { parseQuantity } from "@yard-tack/core/quantity";
 import { describe, expect, it } from "vitest";
 import { exampleFor } from "./examples";
-import { PLACE_FIELDS, type PlaceField } from "./fields";
+import type { PlaceField } from "./field";
+import { PLACE_FIELDS } from "./fields";
 import { faultOf } from "./paths";
 
 const field = (more: Partial<PlaceField>): PlaceField => ({

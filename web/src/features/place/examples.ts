@@ -7,7 +7,7 @@ import {
   toUnit,
   type UnitSystem,
 } from "@yard-tack/core/quantity";
-import type { PlaceField } from "./fields";
+import type { PlaceField } from "./field";
 
 /** Small lengths are told in inches. */
 const unitFor = (dimension: Dimension, written: string): string =>

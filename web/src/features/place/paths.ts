@@ -1,6 +1,7 @@
 /** A case file's values by dotted path, as texts, and back. */
 import { type Dimension, parseQuantity, plainly } from "@yard-tack/core/quantity";
-import { hasField, PLACE_FIELDS, type PlaceField } from "./fields";
+import { hasField, type PlaceField } from "./field";
+import { PLACE_FIELDS } from "./fields";
 import { faultOfRows, rowsAsText, textAsRows } from "./table-rows";
 
 export type Values = Readonly<Record<string, string>>;

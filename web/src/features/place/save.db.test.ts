@@ -2,7 +2,8 @@ import { FAMILIES, type Family, pumpId } from "@yard-tack/core/case";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { loadPump } from "@/db";
 import { Curve, demoDatabase, Pump, testRows } from "@/testing/demo-database";
-import { hasField, PLACE_FIELDS, type PlaceField } from "./fields";
+import { hasField, type PlaceField } from "./field";
+import { PLACE_FIELDS } from "./fields";
 import { type Values, valuesOf } from "./paths";
 import { savePlace } from "./save";
 

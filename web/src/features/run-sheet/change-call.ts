@@ -6,10 +6,10 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import {
   changeCall as keepCall,
-  loadSheet,
   type SheetRecord,
   type Signature,
   signSheet,
+  zoneOfSheet,
 } from "@/db";
 import { acting } from "@/edge";
 import { whoIsHere } from "@/features/who/index.server";
@@ -18,6 +18,7 @@ import { instantOf } from "@/shell/instant";
 import { callChange, callingOff } from "./call-fields";
 import { linesOfSheet } from "./lines-of-sheet";
 
+const GONE = "This run sheet is not there any more.";
 const SIGNED = "This sheet is signed: what it says stays as it was.";
 
 /** Puts the complaint or the kind of an open call right. */
@@ -26,8 +27,9 @@ export async function changeCall(_: FormAnswer, data: FormData): Promise<FormAns
   if (!parsed.success) return answerOf(parsed.error);
   const { sheet, kind, complaint, due } = parsed.data;
   const outcome = await acting("change call", "What you typed is kept here.", async () => {
-    const zone = (await loadSheet(sheet))?.pump.zone;
-    const dueAt = zone === undefined ? undefined : instantOf(due, zone);
+    const zone = await zoneOfSheet(sheet);
+    if (zone === undefined) return { ok: false, message: GONE } as const;
+    const dueAt = instantOf(due, zone);
     if (!dueAt) return { ok: false, message: "There is no such day. Choose another." } as const;
     if (!(await keepCall(sheet, { kind, complaint, dueAt })))
       return { ok: false, message: SIGNED } as const;
@@ -46,7 +48,7 @@ export async function callOff(_: FormAnswer, data: FormData): Promise<FormAnswer
   const outcome = await acting("call off", "Nothing was called off.", async () => {
     const person = await whoIsHere();
     const signed = await signSheet(sheet, (found) => calledOff(found, reason, person.id));
-    if (!signed.ok) return { ok: false, message: "This run sheet is not there any more." } as const;
+    if (!signed.ok) return { ok: false, message: GONE } as const;
     revalidatePath("/", "layout");
     return { ok: true, log: signed.logEntryId } as const;
   });
