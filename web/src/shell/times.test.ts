@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { instantOf } from "./instant";
-import { WALL_TIME, wallTime } from "./times";
+import { otherDay, WALL_TIME, wallTime } from "./times";
 
 const ZONES = ["UTC", "Europe/Berlin", "America/Denver", "Asia/Kathmandu", "Pacific/Chatham"];
 
@@ -31,6 +31,14 @@ describe("a time at a place", () => {
         },
       ),
     );
+  });
+
+  it("names its day only where that is not the day of whoever looks", () => {
+    const of = (due: string, now: string) => otherDay(due, "America/Denver", now, "Europe/Berlin");
+    // Half past one there on the 29th; here the 29th has begun, there it has not.
+    expect(of("2026-11-29T20:30:00Z", "2026-11-29T05:00:00Z")).toBe("");
+    expect(of("2026-11-30T20:30:00Z", "2026-11-29T05:00:00Z")).toBe("30 Nov");
+    expect(of("2030-03-05T20:30:00Z", "2026-11-29T05:00:00Z")).toBe("5 Mar 2030");
   });
 
   it.each(["", "soon", "2026-02-30T10:00", "2026-03-02T25:00"])("is none: %s", (wall) => {

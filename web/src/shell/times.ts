@@ -29,6 +29,10 @@ export const dayNear = (iso: string, now: string, zone: string): string => {
     : day(iso, zone);
 };
 
+/** A day at a place, where it is another one than today's for whoever looks at it from another zone; else nothing. */
+export const otherDay = (iso: string, zone: string, now: string, here: string): string =>
+  day(iso, zone) === day(now, here) ? "" : dayNear(iso, now, zone);
+
 /** "GMT-7": what a zone is called on that day. */
 export const zoneName = (iso: string, zone: string): string =>
   formatIn(zone, { timeZoneName: "short" })

@@ -5,7 +5,7 @@ import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
 import { Pager } from "@/shell/pager";
-import { clock, day, dayNear, weekday, zoneName } from "@/shell/times";
+import { clock, otherDay, weekday, zoneName } from "@/shell/times";
 import type { Slate, SlateCall } from "./server";
 import classes from "./slate.module.css";
 
@@ -81,9 +81,9 @@ function CallList({
             <Link href={`/sheet/${c.id}`} className={classes.call}>
               <span className={classes.time}>
                 <b>{clock(c.dueAt, c.zone)}</b>
-                {day(c.dueAt, c.zone) === day(now, c.zone) ? null : (
-                  <>{dayNear(c.dueAt, now, c.zone)}, </>
-                )}
+                {otherDay(c.dueAt, c.zone, now, zone) ? (
+                  <>{otherDay(c.dueAt, c.zone, now, zone)}, </>
+                ) : null}
                 {c.zone === zone ? null : <>{zoneName(c.dueAt, c.zone)}, </>}
                 {c.started ? "begun" : "open"}
               </span>
