@@ -36,6 +36,7 @@ const ELEMENTS = [
   { type: "core", pattern: "core/src/*", capture: ["part"] },
   { type: "cli", pattern: "cli/src" },
   { type: "app", pattern: `${WEB}/app` },
+  { type: "access", pattern: `${WEB}/access` },
   { type: "feature", pattern: `${WEB}/features/*`, capture: ["feature"] },
   { type: "db", pattern: `${WEB}/db` },
   { type: "edge", pattern: `${WEB}/edge` },
@@ -49,6 +50,7 @@ const DOORS = {
   feature: ["index.ts", "index.server.ts"],
   db: "index.ts",
   edge: "index.ts",
+  access: ["index.ts", "index.server.ts"],
 };
 const to = (...types) =>
   types.map((type) => ({
@@ -138,8 +140,9 @@ export default tseslint.config(
           policies: [
             ...coreArrows,
             from("cli", "cli", "core"),
-            from("app", "app", "feature", "shell", "core"),
-            from("feature", "feature", "db", "edge", "shell", "worker", "core"),
+            from("app", "app", "feature", "access", "shell", "core"),
+            from("feature", "feature", "access", "db", "edge", "shell", "worker", "core"),
+            from("access", "access", "db", "core"),
             from("db", "db", "core"),
             from("edge", "edge", "db"),
             from("shell", "shell", "core"),
@@ -167,6 +170,23 @@ export default tseslint.config(
         {
           selector: "MemberExpression[object.name=/^(em|orm)$/]",
           message: "Only db knows the ORM: add a repository there.",
+        },
+      ],
+    },
+  },
+  {
+    // What stands before every request: folders are elements, this file is none.
+    files: ["web/src/proxy.ts"],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            {
+              regex: "^(@/(?!access$)|\\.)",
+              message: "It knows the rules and nothing behind them.",
+            },
+          ],
         },
       ],
     },

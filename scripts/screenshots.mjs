@@ -9,6 +9,7 @@ import { chromium } from "@playwright/test";
 import { inCare } from "./parts/care.mjs";
 import { chromiumProgram } from "./parts/debian.mjs";
 import { servedDemo } from "./parts/demo.mjs";
+import { enterAs, inBrowser } from "./parts/enter.mjs";
 import { say } from "./parts/say.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -16,6 +17,7 @@ const folder = join(root, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
 await inCare(async (care) => {
   const { address } = await servedDemo(root, { name: "picture-cluster", ...care });
+  const storageState = inBrowser(await enterAs(address, "Technician"));
   const browser = await chromium.launch({
     executablePath: await chromiumProgram(care.signal),
     args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run"],
@@ -28,7 +30,7 @@ await inCare(async (care) => {
   async function picture(name, options, work) {
     const wanted = process.argv.slice(2);
     if (wanted.length > 0 && !wanted.includes(name)) return;
-    const context = await browser.newContext({ baseURL: address, ...options });
+    const context = await browser.newContext({ baseURL: address, storageState, ...options });
     const page = await context.newPage();
     page.setDefaultTimeout(15_000);
     await work(page);

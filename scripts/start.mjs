@@ -31,13 +31,14 @@ await inCare(async ({ signal, onStop }) => {
     giveUp(`PORT ${process.env.PORT} is no port; use 1 to 65535.`);
   await demandFreePort(port);
   await ensurePackages(root, signal);
-  const url = await database(signal, onStop);
+  const address = `http://127.0.0.1:${port}`;
+  const url = await database(address, signal, onStop);
   await (dev ? bundleTasks(root) : ensureBuild(root, signal));
   const ends = [];
   while (!signal.aborted) {
     const server = await serve(root, { port, databaseUrl: url, dev, signal });
     onStop(server.stop);
-    say(`Yard Tack is at http://127.0.0.1:${port}   (Ctrl-C stops it)`);
+    say(`Yard Tack is at ${address}   (Ctrl-C stops it)`);
     await Promise.race([
       server.ended,
       new Promise((resolve) => signal.addEventListener("abort", resolve, { once: true })),
@@ -52,14 +53,19 @@ await inCare(async ({ signal, onStop }) => {
 });
 
 /** Address of a database that is up to date: the one given, or the checkout's own. */
-async function database(signal, onStop) {
+async function database(address, signal, onStop) {
   const given = process.env.DATABASE_URL;
   if (given) {
-    await prepareDatabase(root, { url: given, demo: process.env.YARD_DEMO === "1", signal });
+    await prepareDatabase(root, {
+      url: given,
+      demo: process.env.YARD_DEMO === "1",
+      address,
+      signal,
+    });
     return given;
   }
   const own = await startPostgres(root, { name: "cluster", signal });
   onStop(own.stop);
-  await prepareDatabase(root, { url: own.url, demo: true, signal });
+  await prepareDatabase(root, { url: own.url, demo: true, address, signal });
   return own.url;
 }

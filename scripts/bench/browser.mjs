@@ -2,6 +2,7 @@
 import { gzipSync } from "node:zlib";
 import { chromiumProgram } from "../parts/debian.mjs";
 import { servedDemo } from "../parts/demo.mjs";
+import { enterAs, inBrowser } from "../parts/enter.mjs";
 import { say } from "../parts/say.mjs";
 import { ms, row } from "./row.mjs";
 
@@ -20,17 +21,18 @@ export async function browserFigures(root, care) {
     ],
   });
   try {
-    const page = await browser.newPage();
+    const storageState = inBrowser(await enterAs(address, "Technician"));
+    const looking = await browser.newPage({ storageState });
+    await looking.goto(address);
+    const sheet = await looking.getByRole("link", { name: /LF-2 gives/ }).getAttribute("href");
+    await looking.close();
+    // A context of its own, so that nothing is cached.
+    const page = await browser.newPage({ storageState });
     const scripts = new Map();
     page.on("response", async (r) => {
       if (r.request().resourceType() === "script")
         scripts.set(r.url(), gzipSync(await r.body(), { level: 6 }).length);
     });
-    await page.goto(address);
-    const sheet = await page.getByRole("link", { name: /LF-2 gives/ }).getAttribute("href");
-    scripts.clear();
-    // A page of its own, so that nothing is cached.
-    await page.context().clearCookies();
     const html = await (
       await page.goto(`${address}${sheet}`, { waitUntil: "networkidle" })
     )?.text();

@@ -4,6 +4,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { run } from "../parts/child.mjs";
 import { servedDemo } from "../parts/demo.mjs";
+import { asHeader, enterAs } from "../parts/enter.mjs";
 import { giveUp, say } from "../parts/say.mjs";
 import { ms, quantile, row } from "./row.mjs";
 
@@ -16,8 +17,12 @@ const PEOPLE = Number(process.env.YARD_PEOPLE ?? 20);
 const EVERY = 5000;
 const LASTS = 30_000;
 
+/** Of the technician who asks. */
+let cookie = "";
+
 export async function serverFigures(root, care) {
   const { address, url } = await servedDemo(root, { name: "bench-cluster", ...care });
+  cookie = asHeader(await enterAs(address, "Technician"));
   const filled = await run(
     process.execPath,
     ["--import", "tsx", join(root, "web/src/testing/fill-yard.ts")],
@@ -73,9 +78,12 @@ export async function serverFigures(root, care) {
 }
 
 /** @returns how long it took, and how much came */
-async function ask(address, request) {
+async function ask(address, { headers, ...request } = {}) {
   const began = performance.now();
-  const answer = await fetch(address, request);
+  const answer = await fetch(address, {
+    headers: { cookie, origin: new URL(address).origin, ...headers },
+    ...request,
+  });
   const body = await answer.arrayBuffer();
   if (!answer.ok) giveUp(`${address} answers ${answer.status}.`);
   return { took: performance.now() - began, bytes: body.byteLength };
@@ -106,6 +114,7 @@ async function withSaves(address, ids, work) {
     do {
       const { took } = await ask(`${address}/api/sheets/${ids.sheet}/entries`, {
         method: "POST",
+        headers: { "content-type": "application/json" },
         body: JSON.stringify({ entries: [reading(ids.person)] }),
       });
       saves.push(took);

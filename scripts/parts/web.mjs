@@ -68,15 +68,22 @@ export async function bundleTasks(root) {
 /**
  * Brings a database up to date.
  * @param {string} root - the checkout
- * @param {{ url: string, demo: boolean, signal?: AbortSignal }} options
+ * @param {{ url: string, demo: boolean, address?: string, signal?: AbortSignal }} options - `address` is where
+ *   it will be served: a first administrator is told
+ * @returns what it said
  */
-export async function prepareDatabase(root, { url, demo, signal }) {
+export async function prepareDatabase(root, { url, demo, address = "", signal }) {
   const { code, output } = await run(
     process.execPath,
     ["--import", "tsx", join(root, "web/src/db/prepare.ts")],
     {
       cwd: join(root, "web"),
-      env: { ...environment, DATABASE_URL: url, YARD_DEMO: demo ? "1" : "0" },
+      env: {
+        ...environment,
+        DATABASE_URL: url,
+        YARD_DEMO: demo ? "1" : "0",
+        YARD_ADDRESS: address,
+      },
       signal,
       stdio: ["ignore", "pipe", "pipe"],
     },
@@ -85,6 +92,7 @@ export async function prepareDatabase(root, { url, demo, signal }) {
   if (code !== 0 && fault) giveUp(fault);
   process.stderr.write(output);
   if (code !== 0) giveUp("the database could not be prepared; what went wrong is above.");
+  return output;
 }
 
 /**

@@ -3,28 +3,35 @@ import { freePort } from "../../scripts/parts/ports.mjs";
 import { prepareDatabase, serve } from "../../scripts/parts/web.mjs";
 import { freshDatabase } from "../src/testing/fresh-database";
 import { expectAccessible } from "./accessible";
-import { expect, test } from "./test";
+import { expect, NOBODY, test } from "./test";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 
 /** The application on a database of one's own, where nobody and nothing is known. */
-test("an empty database takes its first person, pump and call, by keyboard", async ({
+test.use({ storageState: NOBODY });
+
+test("an empty database takes its first administrator, pump and call, by keyboard", async ({
   page,
   databaseUrl,
 }) => {
   const url = await freshDatabase(databaseUrl, `empty_${Date.now()}`);
-  await prepareDatabase(root, { url, demo: false });
   const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  const said = await prepareDatabase(root, { url, demo: false, address });
+  const [welcome] = /http\S+\/welcome\/\S{30,}/.exec(said) ?? [];
   const server = await serve(root, { port, databaseUrl: url, quiet: true });
   try {
-    const at = (path: string) => `http://127.0.0.1:${port}${path}`;
-    // Whatever page is asked for, it asks who it is.
-    for (const path of ["/log", "/yard", "/"]) {
-      await page.goto(at(path));
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText("Who are you?");
-    }
+    const at = (path: string) => `${address}${path}`;
+    // Nobody is entered as by a tap here, and no address that was made up lets anybody in.
+    await page.goto(at("/log"));
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("Sign in");
+    await expect(page.getByRole("region", { name: "The demo's people" })).toHaveCount(0);
+    await page.goto(at("/welcome/made-up"));
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/good no more/);
+    await page.goto(welcome ?? "");
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("The first administrator");
     await expectAccessible(page, page.url());
-    const name = page.getByLabel("Name");
+    const name = page.getByLabel("Your name");
     await name.focus();
     await page.keyboard.press("Enter");
     await expect(page.getByText("A name is needed.")).toBeVisible();
@@ -32,8 +39,11 @@ test("an empty database takes its first person, pump and call, by keyboard", asy
     await expect(name).toHaveAttribute("aria-invalid", "true");
     await name.fill("Ada Moor");
     await page.getByLabel("Units").selectOption("us");
-    await page.getByLabel("Units").focus();
-    await page.keyboard.press("Tab");
+    await page.getByLabel("Passphrase", { exact: true }).fill("eleven cold suction gauges");
+    await page.getByLabel("The same again").fill("eleven cold suction gauge");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("The two are not the same.")).toBeVisible();
+    await page.getByLabel("The same again").fill("eleven cold suction gauges");
     await page.keyboard.press("Enter");
     await expect(page.getByText("Nothing is waiting.")).toBeVisible();
 

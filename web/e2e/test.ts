@@ -3,7 +3,8 @@
  * no file sees what another did and files run side by side.
  */
 import { fileURLToPath } from "node:url";
-import { expect, test as base } from "@playwright/test";
+import { type BrowserContextOptions, expect, test as base } from "@playwright/test";
+import { enterAs, inBrowser } from "../../scripts/parts/enter.mjs";
 import { freePort } from "../../scripts/parts/ports.mjs";
 import { serve } from "../../scripts/parts/web.mjs";
 import { freshDatabase } from "../src/testing/fresh-database";
@@ -16,7 +17,14 @@ function ownServers() {
   const demo = new URL(process.env["YARD_DATABASE"] ?? "http://not-set");
   // A database can be copied only while nobody is connected to it.
   const beside = new URL("/template1", demo).href;
-  let now: { file: string; address: string; url: string; stop: () => Promise<void> } | undefined;
+  type Served = {
+    file: string;
+    address: string;
+    url: string;
+    state: SessionState;
+    stop: () => Promise<void>;
+  };
+  let now: Served | undefined;
   const stop = async () => {
     await now?.stop();
     now = undefined;
@@ -29,11 +37,21 @@ function ownServers() {
     const port = await freePort();
     const served = await serve(root, { port, databaseUrl: url, quiet: true });
     await writeTo(url);
-    now = { file, url, address: `http://127.0.0.1:${port}`, stop: served.stop };
+    const address = `http://127.0.0.1:${port}`;
+    now = { file, url, address, state: await enteredAs(address, "Technician"), stop: served.stop };
     return now;
   };
   return { of, stop };
 }
+
+type SessionState = Exclude<NonNullable<BrowserContextOptions["storageState"]>, string>;
+
+/** What a browser holds after a tap on one of the demo's people. */
+export const enteredAs = async (address: string, name: string): Promise<SessionState> =>
+  inBrowser(await enterAs(address, name));
+
+/** Of a browser in which nobody was ever signed in. */
+export const NOBODY: SessionState = { cookies: [], origins: [] };
 
 interface Own {
   /** Address of the database that the server of this file uses. */
@@ -51,6 +69,8 @@ export const test = base.extend<Own, { servers: ReturnType<typeof ownServers> }>
     { scope: "worker" },
   ],
   baseURL: async ({ servers }, run, { file }) => run((await servers.of(file)).address),
+  // Somebody is signed in, unless a test is about that.
+  storageState: async ({ servers }, run, { file }) => run((await servers.of(file)).state),
   databaseUrl: async ({ servers }, run, { file }) => run((await servers.of(file)).url),
 });
 

@@ -9,12 +9,16 @@ import "@mantine/core/styles/Loader.css";
 import "@mantine/core/styles/Input.css";
 import "@mantine/core/styles/InlineInput.css";
 import "@mantine/core/styles/NumberInput.css";
+import "@mantine/core/styles/ActionIcon.css";
+import "@mantine/core/styles/PasswordInput.css";
+import "@mantine/core/styles/Checkbox.css";
 import "@/shell/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";
+import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { FirstPerson } from "@/features/who";
-import { personHere, saveSettings } from "@/features/who/index.server";
+import { type Visitor, visitorHere } from "@/access/index.server";
+import { saveSettings } from "@/features/who/index.server";
 import { Providers, Themed } from "@/shell/providers";
 
 export const metadata: Metadata = {
@@ -27,23 +31,31 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export const dynamic = "force-dynamic";
 
 export default async function Layout({ children }: { children: ReactNode }) {
-  const person = await personHere();
+  const [visitor, asked] = await Promise.all([visitorHere(), headers()]);
+  const nonce = asked.get("x-nonce") ?? "";
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>
-        <ColorSchemeScript defaultColorScheme="auto" />
+        <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} />
       </head>
       <body>
-        {person ? (
-          <Providers person={person} onSettings={saveSettings}>
+        {visitor ? (
+          <Providers person={personOf(visitor)} onSettings={saveSettings} nonce={nonce}>
             {children}
           </Providers>
         ) : (
-          <Themed>
-            <FirstPerson />
-          </Themed>
+          <Themed nonce={nonce}>{children}</Themed>
         )}
       </body>
     </html>
   );
 }
+
+/** What goes to the browser of whoever is signed in. */
+const personOf = ({ id, name, role, units, settings }: Visitor) => ({
+  id,
+  name,
+  role,
+  units,
+  settings,
+});

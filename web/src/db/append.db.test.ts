@@ -195,7 +195,7 @@ describe("demo", () => {
   });
 
   it("has today's calls, each with what to read and take, and a half-filled sheet for LF-2", async () => {
-    const { rows: open } = await openCalls(0, now);
+    const { rows: open } = await openCalls("all", 0, now);
     expect(open.map((o) => o.pump.tag).sort()).toEqual(["LF-2", "MG-1", "MG-3", "OG-1", "QO-4"]);
     for (const { sheet, pump } of open)
       expect(sheet.forecast?.take.length, pump.tag).toBeGreaterThan(1);
@@ -210,7 +210,7 @@ describe("demo", () => {
   });
 
   it("gives every pump a rating, a plate, gauges, a fingerprint and at least three visits", async () => {
-    for (const { id, tag } of (await yardPage("", 0)).rows) {
+    for (const { id, tag } of (await yardPage("all", "", 0)).rows) {
       const pump = await loadPump(id);
       expect(pump?.faults, tag).toEqual([]);
       const { curve, positiveDisplacement, jet } = pump?.written.pump ?? {};
@@ -226,7 +226,7 @@ describe("demo", () => {
   });
 
   it("has gauges of the classes that are printed on such gauges, in the register and in its readings", async () => {
-    const { rows } = await yardPage("", 0);
+    const { rows } = await yardPage("all", "", 0);
     for (const { id, tag } of rows) {
       const pump = await loadPump(id);
       const own = pump?.instruments.filter((i) => !i.travels && i.range) ?? [];
@@ -252,7 +252,7 @@ describe("demo", () => {
       "npsh-shortfall",
     ]);
     let seen = 0;
-    for (const { id, tag } of (await yardPage("", 0)).rows) {
+    for (const { id, tag } of (await yardPage("all", "", 0)).rows) {
       for (const { record, title } of await logOfPump(id)) {
         const { was, snapshots } = record;
         if (!was || !shown.has(was)) continue;

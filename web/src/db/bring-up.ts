@@ -1,6 +1,7 @@
 /** Brings a database up to date: one at a time, never one that a newer program has used. */
 import { MikroORM } from "@mikro-orm/postgresql";
 import * as z from "zod";
+import { firstWelcome } from "./accounts";
 import { MIGRATIONS, ormOptions } from "./connection";
 import { loadDemo } from "./demo/load";
 import { reckonAnew } from "./reckon";
@@ -20,6 +21,8 @@ export interface BroughtUp {
   /** Visits and calls worked out by this engine for the first time. */
   readonly visits: number;
   readonly forecasts: number;
+  /** A one-time address's token, where there is no administrator yet. */
+  readonly welcome: string | undefined;
 }
 
 /** Key of the lock that two starts at once wait for. */
@@ -41,7 +44,8 @@ export async function bringUp(url: string, { demo }: { demo: boolean }): Promise
       const applied = await orm.migrator.up();
       const loaded = demo && (await loadDemo(orm.em.fork(), new Date()));
       const { visits, forecasts } = await reckonAnew(orm.em.fork());
-      return { migrations: applied.length, demo: loaded, visits, forecasts };
+      const welcome = await firstWelcome(orm.em.fork());
+      return { migrations: applied.length, demo: loaded, visits, forecasts, welcome };
     });
   } finally {
     await orm.close(true);

@@ -1,7 +1,7 @@
 /** The tables. Entries of a visit, photos and log entries are only ever appended. */
 import { defineEntity, p } from "@mikro-orm/core";
 
-/** Somebody who uses the application; chosen from a list until sign-in comes. */
+/** Somebody who uses the application. Their account stands in the schema of the sign-in library, under the same id. */
 export const Person = defineEntity({
   name: "Person",
   tableName: "person",
@@ -12,6 +12,10 @@ export const Person = defineEntity({
     units: p.string(),
     /** Gloves, instruments on hand: checked where it is read. */
     settings: p.json<Record<string, unknown>>(),
+    /** Sees every site, whatever was given to them. */
+    everywhere: p.boolean(),
+    /** When they were taken off the list; what they wrote keeps their name. */
+    leftAt: p.datetime().nullable(),
   },
 });
 

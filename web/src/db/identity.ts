@@ -5,7 +5,9 @@ import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { Pump, Site } from "./entities";
+import { giveNewSite } from "./grants";
 import { columns, selected } from "./rows";
+import { type By, sees, type Sites, sitesText } from "./sites";
 
 const place = z.object({ id: z.string(), name: z.string(), zone: z.string() });
 
@@ -30,12 +32,13 @@ const IDENTITY = `
     (select count(*)::int from pump o where o.site_id = p.site_id) as pumps_there,
     (select jsonb_agg(jsonb_build_object('id', a.id, 'name', a.name, 'zone', a.zone)
                       order by a.name, a.id)
-       from site a where exists (select from pump o where o.site_id = a.id)) as places
+       from site a where may_see(?, a.id)
+         and exists (select from pump o where o.site_id = a.id)) as places
   from pump p join site s on s.id = p.site_id where p.id = ?`;
 
 /** A pump's tag, family and place, with the places it may go to; undefined when it is not there. */
-export async function identityOf(id: PumpId): Promise<Identity | undefined> {
-  const [row] = await selected(await unitOfWork(), identityRow, IDENTITY, [id]);
+export async function identityOf(sites: Sites, id: PumpId): Promise<Identity | undefined> {
+  const [row] = await selected(await unitOfWork(), identityRow, IDENTITY, [sitesText(sites), id]);
   return row;
 }
 
@@ -58,6 +61,7 @@ export type IdentityChanged = "saved" | "no-such-pump" | "no-such-site" | "tag-t
 
 /** Changes what a pump is called and where it belongs. Nothing of its past is touched. */
 export async function changeIdentity(
+  by: By,
   id: PumpId,
   version: number,
   { tag, family, purpose, place: wanted, all }: IdentityChange,
@@ -69,13 +73,14 @@ export async function changeIdentity(
     if (pump.version !== version) return "newer";
     const { name, zone, units } = wanted;
     const site = wanted.id ? await tx.findOne(Site, { id: wanted.id }) : undefined;
-    if (site === null) return "no-such-site";
+    if (site === null || (site && !sees(by.sites, site.id))) return "no-such-site";
     const siteId = site?.id ?? newId();
     const moved = all ? await tx.find(Pump, { siteId: pump.siteId }) : [pump];
     if (site) Object.assign(site, { name, zone });
     else {
       tx.create(Site, { id: siteId, name, zone, units, conditions: {}, createdAt: new Date() });
       await tx.flush();
+      await giveNewSite(tx, by, siteId);
     }
     Object.assign(pump, { tag, family, purpose });
     for (const p of moved) p.siteId = siteId;

@@ -1,5 +1,16 @@
 import "server-only";
 
+export {
+  authSecret,
+  demoPeople,
+  takeWelcome,
+  WELCOME_HOURS,
+  welcomed,
+  welcomeFor,
+} from "./accounts";
+export { signInName } from "./account-names";
+export { peopleOfDevice, rememberDevice } from "./devices";
+export { siteOf, type Thing } from "./grants";
 export { isAway } from "./away";
 export { changeIdentity, type Identity, identityOf } from "./identity";
 export {
@@ -12,7 +23,7 @@ export {
   visitPoints,
 } from "./log";
 export { openCalls, openSheetsOf } from "./open-calls";
-export { addPerson, people, saveSettings } from "./people";
+export { addPerson, namesOf, people, saveSettings, saveUnits, sighted } from "./people";
 export { keepPhoto, photoBytes } from "./photos";
 export {
   createPump,
@@ -23,7 +34,8 @@ export {
   zoneOfPump,
 } from "./pumps";
 export { currentRating, putRatingBack, savePlace, savePlate, saveRating } from "./register";
-export { type Forecast, plateFacts } from "./rows";
+export { decide, listedPeople, takeOff } from "./roster";
+export { type Forecast, type PersonRow, plateFacts, type Role } from "./rows";
 export { appendEntries } from "./sheet-entries";
 export {
   addToLog,
@@ -37,6 +49,8 @@ export {
   signSheet,
   zoneOfSheet,
 } from "./sheets";
+export { type Sites } from "./sites";
+export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";
 export { type Drift, drifts } from "./trend";
 export {
   MOST_CHOICES,

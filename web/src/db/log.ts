@@ -6,6 +6,7 @@ import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { VisitPoints } from "./entities";
 import { type Paged, placeOf } from "./paged";
+import { type Sites, sitesText } from "./sites";
 import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
@@ -54,21 +55,23 @@ const recordOf = ({ body, ...row }: z.output<typeof logRow>): LogRecord => ({
 const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";
 
 /** A page of the log, newest first, entries that were corrected left out. @param page - from 0 */
-export async function logPage(page: number): Promise<Paged<LogRecord>> {
+export async function logPage(sites: Sites, page: number): Promise<Paged<LogRecord>> {
   const em = await unitOfWork();
+  const seen = sitesText(sites);
   const [count] = await selected(
     em,
     z.object({ n: z.coerce.number() }),
-    `select count(*) as n from log_entry l where ${STANDS}`,
-    [],
+    `select count(*) as n from log_entry l join pump p on p.id = l.pump_id
+       where may_see(?, p.site_id) and ${STANDS}`,
+    [seen],
   );
   const { offset, ...place } = placeOf(page, count?.n ?? 0, LOG_PAGE);
   const rows = await selected(
     em,
     logRow,
-    `${placed(`l.body - ${HEAVY}`)} where ${STANDS}
+    `${placed(`l.body - ${HEAVY}`)} where may_see(?, s.id) and ${STANDS}
        order by l.at desc, l.id limit ${LOG_PAGE} offset ?`,
-    [offset],
+    [seen, offset],
   );
   return { rows: rows.map(recordOf), ...place };
 }
@@ -118,15 +121,15 @@ export interface SettledRow {
 const SETTLED = 500;
 
 /** The newest visits of which somebody said what it really was. */
-export async function settledVisits(): Promise<SettledRow[]> {
+export async function settledVisits(sites: Sites): Promise<SettledRow[]> {
   const rows = await selected(
     await unitOfWork(),
     settledRow,
     `select l.id, l.at, l.body - ${HEAVY} as body, p.tag, p.family, s.zone
        from log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id
-       where l.body->>'was' is not null and l.kind <> 'addendum' and ${STANDS}
+       where may_see(?, s.id) and l.body->>'was' is not null and l.kind <> 'addendum' and ${STANDS}
        order by l.at desc limit ${SETTLED}`,
-    [],
+    [sitesText(sites)],
   );
   return rows.flatMap(({ body, ...row }) => {
     const { was, causes } = readRecord(body);

@@ -5,6 +5,7 @@ import { unitOfWork } from "./connection";
 import { callsSince, type EarlierCall } from "./log";
 import { type Paged, placeOf } from "./paged";
 import { columns, pumpRow, selected, sheetRow, type SheetRow, siteRow } from "./rows";
+import { type Sites, sitesText } from "./sites";
 
 /** A sheet that waits. */
 export interface OpenCall {
@@ -30,7 +31,7 @@ const openRow = columns(
 );
 
 const OPEN = `from run_sheet r join pump p on p.id = r.pump_id join site s on s.id = p.site_id
-  where r.signed_at is null and p.retired_at is null`;
+  where may_see(?, s.id) and r.signed_at is null and p.retired_at is null`;
 
 const countRow = columns(
   z.object({ calls: z.coerce.number(), rounds: z.coerce.number(), zone: z.string().nullable() }),
@@ -49,17 +50,19 @@ export interface OpenCounts {
  * @param since - how far back earlier calls of their pumps are told
  */
 export async function openCalls(
+  sites: Sites,
   page: number,
   since: Date,
 ): Promise<Paged<OpenCall> & { readonly counts: OpenCounts }> {
   const em = await unitOfWork();
+  const seen = sitesText(sites);
   const [counts = { calls: 0, rounds: 0, zone: null }] = await selected(
     em,
     countRow,
     `select count(*) filter (where r.kind = 'call') as calls,
        count(*) filter (where r.kind = 'round') as rounds,
        mode() within group (order by s.zone) as zone ${OPEN}`,
-    [],
+    [seen],
   );
   const { offset, ...place } = placeOf(page, counts.calls + counts.rounds, SLATE_PAGE);
   const rows = await selected(
@@ -68,7 +71,7 @@ export async function openCalls(
     `select to_jsonb(r) as sheet, to_jsonb(p) as pump, to_jsonb(s) as site,
        exists (select from sheet_entry e where e.sheet_id = r.id) as begun
        ${OPEN} order by r.due_at, r.id limit ${SLATE_PAGE} offset ?`,
-    [offset],
+    [seen, offset],
   );
   const before = await callsSince(
     em,

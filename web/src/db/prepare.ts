@@ -13,6 +13,10 @@ try {
   if (done.demo) say("Database: demo loaded.");
   if (done.visits + done.forecasts > 0)
     say(`Database: ${done.visits} visits and ${done.forecasts} calls worked out.`);
+  if (done.welcome)
+    say(
+      `No administrator yet. Whoever opens this becomes it, once, within two days:\n  ${process.env["YARD_ADDRESS"] ?? ""}/welcome/${done.welcome}`,
+    );
 } catch (error) {
   const fault = prepareFault(error, url);
   say(fault ? `yard-tack: ${fault}` : String(error instanceof Error ? error.stack : error));

@@ -20,7 +20,9 @@ import {
 import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
 import { Pump, Site } from "./entities";
+import { giveNewSite } from "./grants";
 import { pumpRows } from "./pump-rows";
+import { type By, sees } from "./sites";
 import { type PlateFacts, writtenSnapshots } from "./rows";
 
 /** A pump as screens and case files need it: plain data. */
@@ -161,6 +163,7 @@ export interface NewPump {
 /** Makes a pump; says what stands in the way. */
 export async function createPump(
   pump: NewPump,
+  by: By,
 ): Promise<
   | { readonly ok: true; readonly id: PumpId }
   | { readonly ok: false; readonly why: "tag-taken" | "no-such-site" }
@@ -172,12 +175,14 @@ export async function createPump(
   return em.transactional(async (tx) => {
     let siteId = "id" in site ? site.id : newId();
     if ("id" in site) {
-      if (!(await tx.findOne(Site, { id: siteId }))) return { ok: false, why: "no-such-site" };
+      const seen = sees(by.sites, siteId) && (await tx.findOne(Site, { id: siteId }));
+      if (!seen) return { ok: false, why: "no-such-site" };
       if (await tx.findOne(Pump, { siteId, tag: pump.tag })) return { ok: false, why: "tag-taken" };
     } else {
       siteId = newId();
       tx.create(Site, { ...site, id: siteId, conditions: {}, createdAt: now });
       await tx.flush();
+      await giveNewSite(tx, by, siteId);
     }
     tx.create(Pump, {
       ...facts,

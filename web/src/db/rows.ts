@@ -48,12 +48,18 @@ const settingsRow = z.object({
   onHand: z.array(z.string().max(40)).max(40).nullable().catch(null).default(null),
 });
 
+/** What somebody does here: in the order in which they are listed. */
+export const ROLES = ["technician", "lead", "viewer", "administrator"] as const;
+export type Role = (typeof ROLES)[number];
+
 export const personRow = z.object({
   id: personId,
   name: z.string(),
-  role: z.string(),
+  role: z.enum(ROLES),
   units: z.enum(["metric", "us"]),
   settings: settingsRow,
+  everywhere: z.boolean(),
+  leftAt: timeOrNull,
 });
 export type PersonRow = z.output<typeof personRow>;
 

@@ -10,6 +10,7 @@ import { PumpTrend } from "./entities";
 import { pointsOfPump } from "./log";
 import { pumpRecord } from "./pumps";
 import { columns, selected, visitKind } from "./rows";
+import { type Sites, sitesText } from "./sites";
 
 /** Works out a pump's trend anew: after a visit, after its curve was changed. */
 export async function keepTrend(em: EntityManager, pumpId: PumpId): Promise<void> {
@@ -64,6 +65,7 @@ export interface Drift {
  * @returns at most so many, and how many there are
  */
 export async function drifts(
+  sites: Sites,
   below: number,
   most: number,
 ): Promise<{ readonly drifting: readonly Drift[]; readonly total: number }> {
@@ -72,9 +74,9 @@ export async function drifts(
     driftRow,
     `select t.pump_id, p.tag, s.zone, t.base, t.points, count(*) over () as total
        from pump_trend t join pump p on p.id = t.pump_id join site s on s.id = p.site_id
-       where t.percent < ? and p.retired_at is null
+       where may_see(?, s.id) and t.percent < ? and p.retired_at is null
        order by t.percent, p.tag limit ?`,
-    [below, most],
+    [sitesText(sites), below, most],
   );
   return {
     drifting: rows.map(({ total: _, ...drift }) => drift),

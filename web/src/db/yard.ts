@@ -4,6 +4,7 @@ import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { type Paged, placeOf } from "./paged";
 import { columns, selected } from "./rows";
+import { type Sites, sitesText } from "./sites";
 
 /** A pump in a list, with what is open on it and what happened last. */
 export interface YardPump {
@@ -41,25 +42,27 @@ const yardRow = columns(
   }),
 );
 
-/** Every word is somewhere in the tag, the purpose, the family or the place. */
+/** Of the sites that may be seen; every word is somewhere in the tag, the purpose, the family or the place. */
 const FOUND = `from pump p join site s on s.id = p.site_id
-  where not exists (
+  where may_see(?, s.id) and not exists (
     select from regexp_split_to_table(lower(?), '\\s+') word
       where position(word in lower(concat_ws(' ', p.tag, p.purpose, p.family, s.name))) = 0
   )`;
 
 /** A page of the pumps that have every word of a text, by place and tag; those off the yard come last. */
 export async function yardPage(
+  sites: Sites,
   text: string,
   page: number,
 ): Promise<Paged<YardPump> & { readonly pumps: number; readonly places: number }> {
   const em = await unitOfWork();
+  const seen = sitesText(sites);
   const [counts] = await selected(
     em,
     z.object({ pumps: z.coerce.number(), places: z.coerce.number(), rows: z.coerce.number() }),
     `select count(*) filter (where p.retired_at is null) as pumps, count(*) as rows,
        count(distinct s.id) as places ${FOUND}`,
-    [text],
+    [seen, text],
   );
   const { offset, ...place } = placeOf(page, counts?.rows ?? 0, YARD_PAGE);
   const rows = await selected(
@@ -79,18 +82,20 @@ export async function yardPage(
          ${FOUND}
          order by s.name, s.id, p.retired_at is not null, p.tag limit ${YARD_PAGE} offset ?
      ) f order by f.site_name, f.site_id, f.retired, f.tag`,
-    [text, offset],
+    [seen, text, offset],
   );
   return { rows, ...place, pumps: counts?.pumps ?? 0, places: counts?.places ?? 0 };
 }
 
-/** Every place, by name. */
-export async function places(): Promise<{ readonly id: string; readonly name: string }[]> {
+/** Every place that may be seen, by name. */
+export async function places(
+  sites: Sites,
+): Promise<{ readonly id: string; readonly name: string }[]> {
   return selected(
     await unitOfWork(),
     z.object({ id: z.string(), name: z.string() }),
-    "select id, name from site order by name, id",
-    [],
+    "select id, name from site where may_see(?, id) order by name, id",
+    [sitesText(sites)],
   );
 }
 
@@ -104,7 +109,11 @@ export interface PumpChoice {
 export const MOST_CHOICES = 200;
 
 /** Pumps on the yard that have every word of a text, by tag; one more than fit, where there are more. */
-export async function pumpChoices(text: string, always?: PumpId): Promise<readonly PumpChoice[]> {
+export async function pumpChoices(
+  sites: Sites,
+  text: string,
+  always?: PumpId,
+): Promise<readonly PumpChoice[]> {
   return selected(
     await unitOfWork(),
     z.object({ id: pumpId, name: z.string() }),
@@ -112,8 +121,8 @@ export async function pumpChoices(text: string, always?: PumpId): Promise<readon
         and p.retired_at is null order by s.name, p.tag limit ${MOST_CHOICES + 1})
      union
      (select p.id, concat_ws(', ', p.tag, coalesce(nullif(p.purpose, ''), s.name))
-        from pump p join site s on s.id = p.site_id where p.id = ?::uuid and p.retired_at is null)
+        from pump p join site s on s.id = p.site_id where p.id = ?::uuid and p.retired_at is null and may_see(?, s.id))
      order by name`,
-    [text, always ?? null],
+    [sitesText(sites), text, always ?? null, sitesText(sites)],
   );
 }

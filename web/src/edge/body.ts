@@ -31,7 +31,7 @@ export async function readBytes(
 
 export type Body =
   | { readonly ok: true; readonly json: unknown }
-  | { readonly ok: false; readonly status: 400; readonly message: string }
+  | { readonly ok: false; readonly status: 400 | 415; readonly message: string }
   | TooLong;
 
 type TooLong = { readonly ok: false; readonly status: 413; readonly message: string };
@@ -53,8 +53,17 @@ export async function readText(
 
 export const NOT_JSON = "This is not JSON.";
 
-/** A JSON body of at most so many bytes. */
+/** Whether a body says that it is of a type; what follows a semicolon does not matter. */
+export const isOfType = (request: Request, type: string): boolean =>
+  request.headers.get("content-type")?.split(";")[0]?.trim().toLowerCase() === type;
+
+/**
+ * A JSON body of at most so many bytes. It must say that it is JSON: a plain form of another page cannot.
+ */
 export async function readJson(request: Request, most: number): Promise<Body> {
+  if (!isOfType(request, "application/json")) {
+    return { ok: false, status: 415, message: "The content type must be application/json." };
+  }
   const body = await readText(request, most);
   if (!body.ok) return body;
   try {

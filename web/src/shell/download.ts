@@ -1,9 +1,10 @@
-/** A file handed to the browser, or 404 when there is none. */
+/** A file handed to the browser, or why there is none. */
 export function download(
   file: { readonly name: string; readonly text: string } | undefined,
   type: string,
+  status = 404,
 ): Response {
-  if (!file) return Response.json({ message: "There is no such file." }, { status: 404 });
+  if (!file) return Response.json({ message: "There is no such file." }, { status });
   // Only letters that need no quoting travel in the plain name; the starred one carries the rest.
   const plain = file.name.replace(/[^\w .-]/g, "_");
   return new Response(file.text, {

@@ -1,7 +1,5 @@
-/** Who is at the device, and in which units: kept in a cookie, so that the server draws it right. */
+/** Who is signed in here, and what they have set. */
 import type { PersonId } from "@yard-tack/core/case";
-
-export const PREFERENCES_COOKIE = "yard-person";
 
 /** What a person has set for themselves. */
 export interface SettingsDto {
@@ -14,7 +12,7 @@ export interface SettingsDto {
 export interface PersonDto {
   readonly id: PersonId;
   readonly name: string;
-  readonly role: string;
+  readonly role: "technician" | "lead" | "viewer" | "administrator";
   readonly units: "metric" | "us";
   readonly settings: SettingsDto;
 }

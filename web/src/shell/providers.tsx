@@ -7,10 +7,18 @@ import { Frame } from "./rail";
 import { cssVariables, theme } from "./theme";
 import { WhoProvider } from "./who";
 
-/** The theme alone, where there is nobody to make a page for. */
-export function Themed({ children }: { children: ReactNode }) {
+/**
+ * The theme alone, where there is nobody to make a page for.
+ * @param nonce - of this answer: what the library writes into the page is let through by it
+ */
+export function Themed({ nonce, children }: { nonce: string; children: ReactNode }) {
   return (
-    <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
+    <MantineProvider
+      theme={theme}
+      cssVariablesResolver={cssVariables}
+      defaultColorScheme="auto"
+      getStyleNonce={() => nonce}
+    >
       {children}
     </MantineProvider>
   );
@@ -19,15 +27,17 @@ export function Themed({ children }: { children: ReactNode }) {
 /** Theme, person and rail round every page. */
 export function Providers({
   person,
+  nonce,
   onSettings,
   children,
 }: {
   person: PersonDto;
+  nonce: string;
   onSettings: (change: Partial<SettingsDto>) => Promise<unknown>;
   children: ReactNode;
 }) {
   return (
-    <Themed>
+    <Themed nonce={nonce}>
       <WhoProvider person={person} onSettings={onSettings}>
         <Frame>{children}</Frame>
       </WhoProvider>

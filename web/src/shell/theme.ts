@@ -45,6 +45,19 @@ export const theme = createTheme({
     TextInput: {
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
     },
+    PasswordInput: {
+      styles: {
+        input: { minHeight: "var(--target)" },
+        innerInput: { minHeight: "var(--target)", fontSize: 16 },
+        visibilityToggle: { minWidth: "var(--target)", minHeight: "var(--target)" },
+        label: { fontWeight: 600 },
+      },
+      defaultProps: { rightSectionWidth: "var(--target)" },
+    },
+    Checkbox: {
+      // The whole line is the target.
+      styles: { label: { minHeight: "var(--target)", alignContent: "center", fontSize: 16 } },
+    },
     NumberInput: {
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
     },

@@ -57,6 +57,18 @@ const PLANTED: readonly (readonly [what: string, file: string, text: string, rul
     "no-restricted-imports",
   ],
   [
+    "the proxy into the database",
+    "web/src/proxy.ts",
+    'import { people } from "@/db";\nexport const x = people;\n',
+    "no-restricted-imports",
+  ],
+  [
+    "access into a feature",
+    "web/src/access/x.ts",
+    'import { LogPage } from "@/features/log";\nexport const x = LogPage;\n',
+    ARROW,
+  ],
+  [
     "a clock in the core",
     "core/src/suction/x.ts",
     "export const x = () => Date.now();\n",

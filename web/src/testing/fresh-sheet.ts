@@ -13,7 +13,8 @@ export async function writeTo(url: string): Promise<void> {
 /** A pump of no more than a tag and a family, at a place of its own, with a call. */
 export async function freshSheet(tag: string, family: string): Promise<SheetId> {
   const place = { name: "Unnamed place", zone: "UTC", units: "metric" } as const;
-  const pump = await createPump({ tag, family, installation: null, purpose: "", site: place });
+  const facts = { tag, family, installation: null, purpose: "", site: place };
+  const pump = await createPump(facts, { id: "", sites: "all" });
   if (!pump.ok) throw new Error(`${tag}: ${pump.why}`);
   const call = { kind: "call", complaint: "gives too little", codes: [], callerNote: "" } as const;
   return openSheet({ pumpId: pump.id, ...call, dueAt: new Date() }, null);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { onPage } from "@/access/index.server";
 import { YardPage } from "@/features/yard";
 import { loadYard } from "@/features/yard/index.server";
 import { pageOf } from "@/shell/page-of";
@@ -10,6 +11,8 @@ export default async function Page({
 }: {
   searchParams: Promise<{ find?: string | string[]; page?: string }>;
 }) {
+  const { sites } = await onPage("read");
   const { find, page } = await searchParams;
-  return <YardPage yard={await loadYard([find ?? ""].flat().join(" "), pageOf(page))} />;
+  const yard = await loadYard(sites, [find ?? ""].flat().join(" "), pageOf(page));
+  return <YardPage yard={yard} />;
 }

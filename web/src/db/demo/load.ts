@@ -20,6 +20,8 @@ import {
   VisitEntry,
   ZeroCheck,
 } from "../entities";
+import { makeAccount } from "../people";
+import { giveSite } from "../grants";
 import { demoFile, demoPump, readings, type Simulated, snapshot, written } from "./readings";
 import { PEOPLE, SITES, VAN } from "./stories";
 import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
@@ -30,35 +32,55 @@ const DAY = 86_400_000;
 
 type Json = Record<string, unknown>;
 
-/** Milestones of the demo: people and calls once, pumps again whenever there are more of them. */
+/** Milestones of the demo: the van and calls once, pumps and people again whenever there are more of them. */
 const DEMO = {
-  people: "demo",
-  pumps: `demo ${SITES.flatMap((s) => s.pumps).length} pumps`,
+  first: "demo",
+  whole: `demo ${SITES.flatMap((s) => s.pumps).length} pumps, ${PEOPLE.length} people`,
 } as const;
+
+/** The demo's people: who may be entered as by a tap. */
+export const DEMO_PEOPLE: readonly string[] = PEOPLE.map(({ key }) => id("person", key));
 
 /** @returns false when the demo is there already */
 export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
-  if (await em.findOne(Milestone, { name: DEMO.pumps })) return false;
+  if (await em.findOne(Milestone, { name: DEMO.whole })) return false;
   await em.transactional(async (tx) => {
-    const first = !(await tx.findOne(Milestone, { name: DEMO.people }));
-    if (first) {
-      for (const { key, ...person } of PEOPLE) {
-        tx.create(Person, { id: id("person", key), settings: {}, ...person });
-      }
-    }
-    // Rows refer to each other by id alone, so each level is written before the next.
-    await tx.flush();
+    const first = !(await tx.findOne(Milestone, { name: DEMO.first }));
+    const came = await loadPeople(tx);
     for (const site of SITES) await loadSite(tx, site, now);
+    await giveSites(tx, came);
     if (first) {
       await loadVan(tx, now);
       await loadCalls(tx, now);
     }
-    for (const name of first ? [DEMO.people, DEMO.pumps] : [DEMO.pumps]) {
+    for (const name of first ? [DEMO.first, DEMO.whole] : [DEMO.whole]) {
       tx.create(Milestone, { name, at: now });
     }
     await tx.flush();
   });
   return true;
+}
+
+type DemoPerson = (typeof PEOPLE)[number];
+
+/** Those of the demo's people who are not there yet. */
+async function loadPeople(em: EntityManager): Promise<readonly DemoPerson[]> {
+  const there = new Set((await em.find(Person, {})).map((p) => p.id));
+  const coming = PEOPLE.filter(({ key }) => !there.has(id("person", key)));
+  for (const { key, sites, ...person } of coming) {
+    const everywhere = sites.length === 0;
+    em.create(Person, { id: id("person", key), settings: {}, leftAt: null, everywhere, ...person });
+  }
+  // Rows refer to each other by id alone, so each level is written before the next.
+  await em.flush();
+  for (const { key, name } of coming) await makeAccount(em, id("person", key), name);
+  return coming;
+}
+
+async function giveSites(em: EntityManager, people: readonly DemoPerson[]): Promise<void> {
+  for (const { key, sites } of people) {
+    for (const site of sites) await giveSite(em, { personId: id("person", key) }, id("site", site));
+  }
 }
 
 async function loadSite(em: EntityManager, site: SiteStory, now: Date): Promise<void> {

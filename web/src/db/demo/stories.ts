@@ -11,10 +11,31 @@ import {
   type SiteStory,
 } from "./story";
 
+/** Whoever has no site named sees every one. */
 export const PEOPLE = [
-  { key: "technician", name: "Technician", role: "technician", units: "metric" },
-  { key: "technician-us", name: "Technician, US units", role: "technician", units: "us" },
-  { key: "lead", name: "Lead", role: "lead", units: "metric" },
+  { key: "technician", name: "Technician", role: "technician", units: "metric", sites: [] },
+  {
+    key: "technician-us",
+    name: "Technician, US units",
+    role: "technician",
+    units: "us",
+    sites: [],
+  },
+  { key: "lead", name: "Lead", role: "lead", units: "metric", sites: [] },
+  {
+    key: "viewer",
+    name: "Hatchery owner",
+    role: "viewer",
+    units: "metric",
+    sites: ["Larkfen Hatchery"],
+  },
+  {
+    key: "administrator",
+    name: "Administrator",
+    role: "administrator",
+    units: "metric",
+    sites: [],
+  },
 ] as const;
 
 /** Gauges that travel in the van, with the days since their zero was looked at. */

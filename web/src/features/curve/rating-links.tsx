@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { ForHands } from "@/shell/for-hands";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { putBack } from "./save";
@@ -32,16 +33,18 @@ export function RatingLinks({
       <span className={classes.muted}>
         {pump.curveSource ? `Rating: ${pump.curveSource}.` : "No rating is known."}
       </span>
-      <Link href={`/yard/${pump.id}/curve`}>
-        {pump.curveSource ? "Change its rating" : "Give it a curve"}
-      </Link>
-      <Link href={`/yard/${pump.id}/place`}>Pump, place and motor</Link>
-      <Link href={`/yard/${pump.id}/identity`}>Tag, family and place</Link>
-      {pump.hasEarlierRating ? (
-        <button type="button" onClick={() => void back()}>
-          Put the one before back
-        </button>
-      ) : null}
+      <ForHands>
+        <Link href={`/yard/${pump.id}/curve`}>
+          {pump.curveSource ? "Change its rating" : "Give it a curve"}
+        </Link>
+        <Link href={`/yard/${pump.id}/place`}>Pump, place and motor</Link>
+        <Link href={`/yard/${pump.id}/identity`}>Tag, family and place</Link>
+        {pump.hasEarlierRating ? (
+          <button type="button" onClick={() => void back()}>
+            Put the one before back
+          </button>
+        ) : null}
+      </ForHands>
       {pump.hasCurve ? <a href={`/yard/${pump.id}/curve.csv`}>Curve as CSV</a> : null}
       <a href={`/yard/${pump.id}/case.json`}>Pump as a case file</a>
       {said ? <span role="status">{said}</span> : null}

@@ -119,7 +119,7 @@ describe("the other actions", () => {
   });
 
   it("leave the Slate as it was for everybody", async () => {
-    const slate = await loadSlate();
+    const slate = await loadSlate("all");
     expect(slate.calls.length).toBeGreaterThan(0);
   });
 

@@ -3,6 +3,7 @@
 import { pumpId as pumpIdSchema, readPump } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { loadPump, putRatingBack, saveRating as keepRating } from "@/db";
 import { acting, type Failed } from "@/edge";
 import { forecastAnew } from "@/features/slate/index.server";
@@ -36,6 +37,8 @@ export async function saveRating(raw: SaveRequest): Promise<SaveAnswer> {
   if (!parsed.success) return refused("This rating could not be read. It is kept on this device.");
   const { pumpId, rating, source, basedOn, over } = parsed.data;
   return acting("rating", "What you entered is kept on this device.", async () => {
+    const entered = await onAction("register", { pump: pumpId });
+    if (!entered.ok) return entered;
     const pump = await loadPump(pumpId);
     if (!pump) {
       return refused("This pump is not there any more. What you entered is kept on this device.");
@@ -69,7 +72,9 @@ export async function saveRating(raw: SaveRequest): Promise<SaveAnswer> {
 export async function putBack(pump: string): Promise<boolean> {
   const outcome = await acting("rating", "Nothing was changed.", async () => {
     const id = pumpIdSchema.safeParse(pump);
-    if (!id.success || !(await putRatingBack(id.data))) return { ok: false } as const;
+    if (!id.success) return { ok: false } as const;
+    const entered = await onAction("register", { pump: id.data });
+    if (!entered.ok || !(await putRatingBack(id.data))) return { ok: false } as const;
     await forecastAnew(id.data);
     revalidatePath(`/yard/${id.data}`);
     return { ok: true } as const;

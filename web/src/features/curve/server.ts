@@ -1,5 +1,5 @@
 import "server-only";
-import { type PumpId, pumpId as pumpIdSchema } from "@yard-tack/core/case";
+import type { PumpId } from "@yard-tack/core/case";
 import { tableOfSheets } from "@yard-tack/core/sheet";
 import { shownUnit } from "@yard-tack/core/quantity";
 import Papa from "papaparse";
@@ -27,15 +27,9 @@ export async function loadCurvePage(pumpId: PumpId): Promise<CurvePageDto | unde
   };
 }
 
-/** The pump of an address; undefined when it is none. */
-async function pumpOf(id: string) {
-  const known = pumpIdSchema.safeParse(id);
-  return known.success ? loadPump(known.data) : undefined;
-}
-
 /** The pump's curves as a CSV file; undefined without a pump or a curve. */
-export async function curveCsv(id: string) {
-  const pump = await pumpOf(id);
+export async function curveCsv(id: PumpId) {
+  const pump = await loadPump(id);
   const sheets = [pump?.written.pump.curve ?? []].flat();
   if (!pump || sheets.length === 0) return undefined;
   const rows = tableOfSheets(sheets, {
@@ -54,8 +48,8 @@ export async function curveCsv(id: string) {
 }
 
 /** The pump as a case file without readings of today. */
-export async function caseFile(id: string) {
-  const pump = await pumpOf(id);
+export async function caseFile(id: PumpId) {
+  const pump = await loadPump(id);
   if (!pump) return undefined;
   const file = {
     ...pump.written,

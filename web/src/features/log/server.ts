@@ -8,8 +8,7 @@ import {
   type Share,
   type VisitRecord,
 } from "@yard-tack/core/record";
-import { loadPump, logEntry, logPage, settledVisits } from "@/db";
-import { everybody } from "@/features/who/index.server";
+import { loadPump, logEntry, logPage, namesOf, settledVisits, type Sites } from "@/db";
 
 /** Misses that are listed. */
 const MISSED_SHOWN = 40;
@@ -36,8 +35,8 @@ export interface LogPageDto {
 }
 
 /** A page of the log, newest first. @param page - from 0 */
-export async function loadLog(page = 0): Promise<LogPageDto> {
-  const { rows, ...place } = await logPage(page);
+export async function loadLog(sites: Sites, page = 0): Promise<LogPageDto> {
+  const { rows, ...place } = await logPage(sites, page);
   return {
     rows: rows.map(({ id, at, kind, title, record, pump, site }) => ({
       id,
@@ -89,8 +88,8 @@ export interface FirstCausesDto {
 }
 
 /** How often the Board's first cause was what it really was. */
-export async function loadFirstCauses(): Promise<FirstCausesDto> {
-  const visits = await settledVisits();
+export async function loadFirstCauses(sites: Sites): Promise<FirstCausesDto> {
+  const visits = await settledVisits(sites);
   const families = [...new Set(visits.map((v) => v.family))].toSorted();
   return {
     all: firstCauses(visits),
@@ -115,7 +114,7 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
   const found = await logEntry(id);
   if (!found) return undefined;
   const { pump, site, record } = found;
-  const people = await everybody();
+  const names = await namesOf();
   const drawn = record.snapshots.some((s) => s.dischargePressure ?? s.flow);
   const register = drawn ? await loadPump(pump.id) : undefined;
   return {
@@ -129,7 +128,7 @@ export async function loadLogEntry(id: LogEntryId): Promise<LogEntryDto | undefi
     purpose: pump.purpose,
     family: pump.family,
     siteName: site.name,
-    by: people.find((p) => p.id === found.personId)?.name ?? "somebody",
+    by: names[found.personId] ?? "somebody",
     body: record,
     chart: register ? { written: register.written, snapshots: record.snapshots } : null,
     turnedOut: record.was && causeRow(record.was).name,

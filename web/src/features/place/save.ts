@@ -3,6 +3,7 @@
 import { pumpId as pumpIdSchema, readPump } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { loadPump, savePlace as keepPlace } from "@/db";
 import { acting, type Failed } from "@/edge";
 import { forecastAnew } from "@/features/slate/index.server";
@@ -37,6 +38,8 @@ export async function savePlace(raw: z.input<typeof request>): Promise<PlaceAnsw
     return refused("This could not be read. Nothing was saved; it is kept here.");
   const { pumpId, version, values } = parsed.data;
   return acting("place", "What you typed is kept here.", async () => {
+    const entered = await onAction("register", { pump: pumpId });
+    if (!entered.ok) return entered;
     const known = await loadPump(pumpId);
     if (!known) return refused("This pump is not there any more. What you typed is kept here.");
     const { history: _past, fingerprint: _own, ...register } = known.written;

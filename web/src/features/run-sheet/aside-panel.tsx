@@ -16,6 +16,7 @@ export const asideNeeded = ({ aside, unread, late, courier, dto }: Sheet): boole
   aside.length > 0 ||
   unread.length > 0 ||
   courier.kind === "not-kept" ||
+  courier.kind === "refused" ||
   (late && dto.signedAt !== null);
 
 /** What was refused, what is not understood, what came late, what is not kept: each with a way on. */
@@ -34,7 +35,7 @@ export function AsidePanel({ sheet }: { sheet: Sheet }) {
         </p>
       ))}
       {late && dto.signedAt !== null ? <Late sheet={sheet} /> : null}
-      {aside.length + unread.length > 0 || courier.kind === "not-kept" ? (
+      {aside.length + unread.length > 0 || ["not-kept", "refused"].includes(courier.kind) ? (
         <Button variant="default" onClick={save}>
           Save what is on this screen as a file
         </Button>

@@ -3,13 +3,13 @@ import { beforeAll, describe, expect, it, vi } from "vitest";
 import { saveRating } from "@/features/curve/save";
 import { takeCall } from "@/features/slate/new-call";
 import { NO_ERRORS } from "@/shell/form-answer";
+import { jpegRequest, jsonRequest } from "@/testing/requests";
 import { receivePhoto, sendPhoto } from "./photo-bytes";
 import { receiveEntries } from "./receive";
 import { savePlate } from "./save-plate";
 import { signOff } from "./sign-off";
 
 vi.mock("next/cache", () => ({ revalidatePath: vi.fn() }));
-vi.mock("next/headers", () => ({ cookies: () => Promise.resolve({ get: () => undefined }) }));
 
 beforeAll(() => {
   // Nobody listens there.
@@ -39,20 +39,15 @@ describe("with the database away", () => {
       caution: "lockout",
     };
     const body = JSON.stringify({ entries: [entry] });
-    const request = new Request("http://x", { method: "POST", body });
-    expect(await away(await receiveEntries(request, sheet))).toMatchObject(TOLD);
+    expect(await away(await receiveEntries(jsonRequest(body), sheet))).toMatchObject(TOLD);
   });
 
   it("pictures are answered 503, both ways", async () => {
-    const query = new URLSearchParams({
-      personId: person,
-      at: "2026-06-01T08:00:00.000Z",
-      about: "look",
-      width: "8",
-      height: "6",
-    });
-    const body = new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
-    const request = new Request(`http://x/?${query.toString()}`, { method: "PUT", body });
+    const facts = { about: "look", width: "8", height: "6" };
+    const request = jpegRequest(
+      { personId: person, at: "2026-06-01T08:00:00.000Z", ...facts },
+      new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]),
+    );
     expect(await away(await receivePhoto(request, sheet, id))).toMatchObject(TOLD);
     expect(await away(await sendPhoto(sheet, id))).toMatchObject(TOLD);
   });

@@ -4,6 +4,7 @@ import type { PersonId } from "@yard-tack/core/case";
 import { leftBehind } from "@yard-tack/core/record";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
+import { onAction } from "@/access/index.server";
 import {
   changeCall as keepCall,
   type SheetRecord,
@@ -12,7 +13,6 @@ import {
   zoneOfSheet,
 } from "@/db";
 import { acting } from "@/edge";
-import { whoIsHere } from "@/features/who/index.server";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { instantOf } from "@/shell/instant";
 import { callChange, callingOff } from "./call-fields";
@@ -27,6 +27,8 @@ export async function changeCall(_: FormAnswer, data: FormData): Promise<FormAns
   if (!parsed.success) return answerOf(parsed.error);
   const { sheet, kind, complaint, due } = parsed.data;
   const outcome = await acting("change call", "What you typed is kept here.", async () => {
+    const entered = await onAction("work", { sheet });
+    if (!entered.ok) return entered;
     const zone = await zoneOfSheet(sheet);
     if (zone === undefined) return { ok: false, message: GONE } as const;
     const dueAt = instantOf(due, zone);
@@ -46,8 +48,10 @@ export async function callOff(_: FormAnswer, data: FormData): Promise<FormAnswer
   if (!parsed.success) return answerOf(parsed.error);
   const { sheet, reason } = parsed.data;
   const outcome = await acting("call off", "Nothing was called off.", async () => {
-    const person = await whoIsHere();
-    const signed = await signSheet(sheet, (found) => calledOff(found, reason, person.id));
+    const entered = await onAction("work", { sheet });
+    if (!entered.ok) return entered;
+    const { id } = entered.visitor;
+    const signed = await signSheet(sheet, (found) => calledOff(found, reason, id));
     if (!signed.ok) return { ok: false, message: GONE } as const;
     revalidatePath("/", "layout");
     return { ok: true, log: signed.logEntryId } as const;

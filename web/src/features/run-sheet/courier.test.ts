@@ -113,6 +113,21 @@ describe("courier", () => {
     },
   );
 
+  it("waits for somebody to sign in again, and then sends by itself", async () => {
+    const d = device([401, 401, 200]);
+    d.kept.set("1", entry(1));
+    await d.courier.nudge();
+    expect(d.states.at(-1)).toEqual({ kind: "signed-out", count: 1 });
+    expect(d.kept.size).toBe(1);
+    expect(d.aside.size).toBe(0);
+    await d.courier.nudge();
+    const [again] = d.paused;
+    again?.then();
+    await new Promise((r) => setImmediate(r));
+    expect(d.kept.size).toBe(0);
+    expect(d.states.at(-1)).toEqual({ kind: "sent", at: "now" });
+  });
+
   it("sets one refused entry aside and goes on with the rest, before and after it", async () => {
     const d = device([{ refuse: ["2"] }, 200]);
     for (const n of [1, 2, 3]) d.kept.set(String(n), entry(n));

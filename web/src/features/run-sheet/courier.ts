@@ -11,6 +11,8 @@ export type CourierState =
   | { readonly kind: "waiting"; readonly count: number }
   /** The device keeps nothing: what is on the screen is nowhere else. */
   | { readonly kind: "not-kept"; readonly count: number }
+  /** Nobody is signed in here: it goes when somebody is again. */
+  | { readonly kind: "signed-out"; readonly count: number }
   | { readonly kind: "refused"; readonly count: number; readonly message: string };
 
 /** What was kept and what was refused of a batch. */
@@ -72,6 +74,10 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
     }
     const isFinal =
       answer.status >= 400 && answer.status < 500 && answer.status !== 408 && answer.status !== 429;
+    if (answer.status === 401) {
+      later(batch.length, "signed-out");
+      return;
+    }
     if (isFinal) {
       ports.tell({ kind: "refused", count: batch.length, message: answer.message });
       return;
@@ -79,8 +85,8 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
     later(batch.length);
   }
 
-  function later(count: number): void {
-    ports.tell({ kind: "waiting", count });
+  function later(count: number, kind: "waiting" | "signed-out" = "waiting"): void {
+    ports.tell({ kind, count });
     const pause = PAUSES_MS[Math.min(failures, PAUSES_MS.length - 1)] ?? 15000;
     failures++;
     if (!stopped) cancelPause = ports.pause(pause, () => void nudge());

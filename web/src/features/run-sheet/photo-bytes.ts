@@ -2,17 +2,19 @@ import "server-only";
 import { sheetId } from "@yard-tack/core/case";
 import { pictureFacts } from "@yard-tack/core/visit";
 import * as z from "zod";
+import { onRoute } from "@/access/index.server";
 import { keepPhoto, photoBytes } from "@/db";
-import { answering, readBytes, refuse } from "@/edge";
+import { answering, isOfType, readBytes, refuse } from "@/edge";
 
 /** What a phone's picture shrinks to is far below; anything above was not shrunk [bytes]. */
 const LARGEST = 4 * 1024 * 1024;
 const TOO_LARGE = "The picture is larger than 4 MB after shrinking.";
+const NO_JPEG = "This is not a JPEG picture.";
 const JPEG = [0xff, 0xd8, 0xff];
 
 const REFUSALS = {
   "no-such-sheet": [404, "There is no such run sheet; the picture stays on this device."],
-  stranger: [422, "Nobody here is known by the name the picture was taken under."],
+  stranger: [422, "Whoever took the picture has never signed in on this device."],
   "other-content": [409, "Another picture has been kept under its number before."],
 } as const;
 
@@ -21,13 +23,17 @@ export const receivePhoto = (request: Request, id: string, photoId: string): Pro
   answering("photo", async () => {
     const sheet = sheetId.safeParse(id);
     if (!sheet.success) return refuse(404, "There is no such run sheet.");
+    const entered = await onRoute("work", { sheet: sheet.data });
+    if (!entered.ok) return refuse(entered.status, entered.message);
     const query = Object.fromEntries(new URL(request.url).searchParams);
     const facts = pictureFacts.safeParse({ ...query, id: photoId });
     if (!facts.success) return refuse(422, "The picture came without saying what it shows.");
+    if (!entered.authors.has(facts.data.personId)) return refuse(...REFUSALS.stranger);
+    if (!isOfType(request, "image/jpeg")) return refuse(415, NO_JPEG);
     if (Number(request.headers.get("content-length") ?? 0) > LARGEST) return refuse(413, TOO_LARGE);
     const bytes = await readBytes(request.body, LARGEST);
     if (!bytes) return refuse(413, TOO_LARGE);
-    if (!JPEG.every((b, i) => bytes[i] === b)) return refuse(415, "This is not a JPEG picture.");
+    if (!JPEG.every((b, i) => bytes[i] === b)) return refuse(415, NO_JPEG);
     const kept = await keepPhoto(sheet.data, facts.data, Buffer.from(bytes), new Date());
     if (kept === "kept") return Response.json({ kept: photoId });
     const [status, message] = REFUSALS[kept];
@@ -39,6 +45,8 @@ export const sendPhoto = (id: string, photoId: string): Promise<Response> =>
   answering("photo", async () => {
     const sheet = sheetId.safeParse(id);
     const known = z.uuid().safeParse(photoId).success;
+    const entered = await onRoute("read", sheet.success ? { sheet: sheet.data } : undefined);
+    if (!entered.ok) return refuse(entered.status, "There is no such picture.");
     const data = sheet.success && known ? await photoBytes(sheet.data, photoId) : undefined;
     if (!data) return refuse(404, "There is no such picture.");
     return new Response(data, {

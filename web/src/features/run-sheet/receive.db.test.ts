@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, inject, it } from "vitest";
 import { v4 as newId } from "uuid";
 import { loadSheet, people } from "@/db";
 import { demoDatabase, Pump, RunSheet, testRows } from "@/testing/demo-database";
+import { jpegRequest, jsonRequest } from "@/testing/requests";
 import { receivePhoto, sendPhoto } from "./photo-bytes";
 import { receiveEntries } from "./receive";
 import { loadSheetDto } from "./server";
@@ -31,7 +32,7 @@ interface Answer {
 
 const post = async (id: string, body: unknown): Promise<{ status: number; body: Answer }> => {
   const text = typeof body === "string" ? body : JSON.stringify(body);
-  const answer = await receiveEntries(new Request("http://x", { method: "POST", body: text }), id);
+  const answer = await receiveEntries(jsonRequest(text), id);
   return { status: answer.status, body: (await answer.json()) as Answer };
 };
 
@@ -126,6 +127,21 @@ describe("entries from a device", () => {
     expect(answer.body.errors?.[0]?.message.length).toBeGreaterThan(3);
   });
 
+  it("that a plain form of another page could send are not taken", async () => {
+    const body = JSON.stringify({ entries: [reading(41)] });
+    const before = (await loadSheet(sheetId))?.entries.length;
+    for (const type of [
+      "text/plain",
+      "application/x-www-form-urlencoded",
+      "multipart/form-data",
+      "",
+    ])
+      expect((await receiveEntries(jsonRequest(body, type), sheetId)).status).toBe(415);
+    expect((await loadSheet(sheetId))?.entries.length).toBe(before);
+    const named = jsonRequest(body, "Application/JSON; charset=utf-8");
+    expect((await receiveEntries(named, sheetId)).status).toBe(200);
+  });
+
   it("longer than may be are not read to their end", async () => {
     let sent = 0;
     const body = new ReadableStream<Uint8Array>({
@@ -135,12 +151,7 @@ describe("entries from a device", () => {
         else controller.enqueue(new Uint8Array(1_000_000));
       },
     });
-    const request = new Request("http://x", {
-      method: "POST",
-      body,
-      duplex: "half",
-    } as RequestInit);
-    expect((await receiveEntries(request, sheetId)).status).toBe(413);
+    expect((await receiveEntries(jsonRequest(body), sheetId)).status).toBe(413);
     expect(sent).toBeLessThan(8_000_000);
   });
 
@@ -247,17 +258,11 @@ describe("pictures from a device", () => {
     bytes: Buffer,
     facts: Record<string, string> = {},
     sheet: string = sheetId,
+    type?: string,
   ) => {
-    const query = new URLSearchParams({
-      personId,
-      at: new Date().toISOString(),
-      about: "look",
-      width: "8",
-      height: "6",
-      ...facts,
-    });
-    const body = new Uint8Array(bytes);
-    const request = new Request(`http://x/?${query.toString()}`, { method: "PUT", body });
+    const about = { about: "look", width: "8", height: "6" };
+    const query = { personId, at: new Date().toISOString(), ...about, ...facts };
+    const request = jpegRequest(query, new Uint8Array(bytes), type);
     return (await receivePhoto(request, sheet, id)).status;
   };
 
@@ -277,6 +282,7 @@ describe("pictures from a device", () => {
 
   it("that are none, too large, without a name or for nobody are refused with a reason", async () => {
     expect(await put(newId(), Buffer.from("%PDF-1.7"))).toBe(415);
+    expect(await put(newId(), jpeg, {}, sheetId, "text/plain")).toBe(415);
     expect(await put(newId(), Buffer.alloc(5_000_000, 0xff))).toBe(413);
     expect(await put("x", jpeg)).toBe(422);
     expect(await put(newId(), jpeg, { about: "../etc" })).toBe(422);

@@ -2,6 +2,7 @@ import "server-only";
 import { sheetId } from "@yard-tack/core/case";
 import { MOST_ENTRIES, readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import * as z from "zod";
+import { onRoute } from "@/access/index.server";
 import { appendEntries } from "@/db";
 import { answering, readJson, refuse } from "@/edge";
 
@@ -18,6 +19,9 @@ const batch = z.object({
 
 const NO_SHEET = "There is no such run sheet; what was typed stays on this device.";
 
+/** A shared device keeps its authors: each has signed in there once. */
+const NOT_HERE = "Whoever it is from has never signed in on this device.";
+
 /** An entry that was not kept, and why. */
 interface Refused {
   readonly id: string;
@@ -32,6 +36,8 @@ export const receiveEntries = (request: Request, id: string): Promise<Response> 
   answering("entries", async () => {
     const sheet = sheetId.safeParse(id);
     if (!sheet.success) return refuse(404, NO_SHEET);
+    const entered = await onRoute("work", { sheet: sheet.data });
+    if (!entered.ok) return refuse(entered.status, entered.message);
     const body = await readJson(request, LONGEST_BODY);
     if (!body.ok) return refuse(body.status, body.message);
     const parsed = batch.safeParse(body.json);
@@ -45,7 +51,9 @@ export const receiveEntries = (request: Request, id: string): Promise<Response> 
     const refused: Refused[] = [];
     for (const json of parsed.data.entries) {
       const entry = readEntry(json);
-      if (entry.ok) good.push(entry.value);
+      if (entry.ok && !entered.authors.has(entry.value.personId))
+        refused.push({ id: entry.value.id, reason: NOT_HERE });
+      else if (entry.ok) good.push(entry.value);
       else refused.push({ id: String(json["id"] ?? ""), reason: entry.error });
     }
     const appended = await appendEntries(sheet.data, good, new Date());

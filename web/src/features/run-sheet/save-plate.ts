@@ -2,6 +2,7 @@
 
 import { PLATE_KINDS, pumpId } from "@yard-tack/core/case";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { plateFacts, savePlate as keepPlate } from "@/db";
 import { acting } from "@/edge";
 import { forecastAnew } from "@/features/slate/index.server";
@@ -18,6 +19,8 @@ export async function savePlate(input: z.input<typeof form>): Promise<boolean> {
     const parsed = form.safeParse(input);
     if (!parsed.success) return { ok: false } as const;
     const { pumpId: pump, kind, facts } = parsed.data;
+    const entered = await onAction("work", { pump });
+    if (!entered.ok) return entered;
     if ((await keepPlate(pump, kind, facts)) !== "saved") return { ok: false } as const;
     await forecastAnew(pump);
     return { ok: true } as const;

@@ -321,7 +321,7 @@ function Notices({ sheet }: { sheet: Sheet }) {
 /** In one line what the head says, while that is scrolled out of a phone's sight: the reading needs the room. */
 function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
   const { kind } = sheet.courier;
-  const open = sheet.aside.length > 0 || kind === "not-kept" || kind === "refused";
+  const open = sheet.aside.length > 0 || LOUD.includes(kind);
   return (
     <p className={classes.folded} aria-hidden data-testid="folded-head">
       <b>{at}</b>
@@ -331,6 +331,9 @@ function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
     </p>
   );
 }
+
+/** What somebody has to do something about. */
+const LOUD: readonly CourierState["kind"][] = ["refused", "not-kept", "signed-out"];
 
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
@@ -348,6 +351,12 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
     sending: () => "kept on this device, sending …",
     waiting: () =>
       `kept on this device, ${courier.kind === "waiting" ? courier.count : ""} not sent yet; tried again by itself`,
+    "signed-out": () => (
+      <>
+        kept on this device, not sent: nobody is signed in here any more.{" "}
+        <Link href={`/sign-in?back=/sheet/${sheet.dto.id}`}>Sign in again</Link>
+      </>
+    ),
     "not-kept": () =>
       `NOT KEPT: this device keeps nothing (its storage is full or denied). ${
         courier.kind === "not-kept" ? counted(courier.count, "entry", "entries") : ""
@@ -367,9 +376,7 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
       data-testid="saved"
       data-courier={courier.kind}
       className={
-        sheet.aside.length > 0 || courier.kind === "refused" || courier.kind === "not-kept"
-          ? classes.refused
-          : undefined
+        sheet.aside.length > 0 || LOUD.includes(courier.kind) ? classes.refused : undefined
       }
     >
       {words}

@@ -7,8 +7,7 @@ import { demoDatabase, RunSheet, testRows } from "@/testing/demo-database";
 import { addAddendum, signOff, type SignOffForm } from "./sign-off";
 import { loadSheetDto } from "./server";
 
-// Who is at the device comes from a cookie, and pages are told to load anew: there is no request here.
-vi.mock("@/features/who/index.server", () => ({ whoIsHere: async () => (await people())[0] }));
+// Pages are told to load anew: there is no request here.
 vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
 
 let sheetId: SheetId;

@@ -5,9 +5,9 @@ import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { caseOfVisit, foldEntries } from "@yard-tack/core/visit";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { addToLog, type Refusal, type SheetRecord, type Signature, signSheet } from "@/db";
 import { acting } from "@/edge";
-import { whoIsHere } from "@/features/who/index.server";
 import { linesOfSheet } from "./lines-of-sheet";
 import { lateOf } from "./server";
 
@@ -47,9 +47,11 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
         field: String(issue?.path[0] ?? ""),
       };
     }
-    const person = await whoIsHere();
+    const entered = await onAction("work", { sheet: parsed.data.sheetId });
+    if (!entered.ok) return { ok: false, message: `${entered.message} ${NOTHING_SIGNED}` };
+    const { id } = entered.visitor;
     const signed = await signSheet(parsed.data.sheetId, (sheet) =>
-      signature(sheet, parsed.data, person.id),
+      signature(sheet, parsed.data, id),
     );
     if (signed.ok) {
       revalidatePath("/", "layout");
@@ -110,7 +112,9 @@ export async function addAddendum(input: { readonly sheetId: string }): Promise<
   return acting("addendum", "What came later is kept with its sheet.", async () => {
     const asked = z.object({ sheetId }).safeParse(input);
     if (!asked.success) return { ok: false, message: "There is no such run sheet." };
-    const person = await whoIsHere();
+    const entered = await onAction("work", { sheet: asked.data.sheetId });
+    if (!entered.ok) return entered;
+    const { id: personId } = entered.visitor;
     const entry = await addToLog(asked.data.sheetId, (sheet, signed) => {
       const late = new Set(lateOf(sheet));
       if (late.size === 0) return null;
@@ -131,7 +135,7 @@ export async function addAddendum(input: { readonly sheetId: string }): Promise<
         ...left,
         record: { ...left.record, addsTo: signed.id },
         title: `Addendum: ${sheet.sheet.complaint || "round"}`,
-        personId: person.id,
+        personId,
         result: null,
         fingerprintReason: null,
       };

@@ -2,6 +2,7 @@
 
 import { pumpId as pumpIdSchema } from "@yard-tack/core/case";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { MOST_CHOICES, type PumpChoice, pumpChoices } from "@/db";
 
 export interface Choices {
@@ -18,7 +19,8 @@ const asked = z.object({
 /** Pumps on the yard that have every word of a text, and one that is to be among them. */
 export async function choicesFor(text: string, always?: string): Promise<Choices> {
   const parsed = asked.safeParse({ text, always });
-  if (!parsed.success) return { pumps: [], more: false };
-  const pumps = await pumpChoices(parsed.data.text, parsed.data.always);
+  const entered = await onAction("work");
+  if (!parsed.success || !entered.ok) return { pumps: [], more: false };
+  const pumps = await pumpChoices(entered.visitor.sites, parsed.data.text, parsed.data.always);
   return { pumps, more: pumps.length > MOST_CHOICES };
 }

@@ -70,20 +70,20 @@ async function views(): Promise<Record<string, () => Promise<unknown>>> {
     [pump],
   )) as [{ id: string }];
   const id = pumpId.parse(pump);
-  const newest = (await loadLog()).rows[0];
+  const newest = (await loadLog("all")).rows[0];
   if (!newest) throw new Error("the demo has a log");
   return {
-    Slate: () => loadSlate(),
-    Yard: () => loadYard(),
-    Log: () => loadLog(),
-    "first causes": () => loadFirstCauses(),
+    Slate: () => loadSlate("all"),
+    Yard: () => loadYard("all"),
+    Log: () => loadLog("all"),
+    "first causes": () => loadFirstCauses("all"),
     "log entry": () => loadLogEntry(newest.id),
     pump: () => loadPumpPage(id),
     place: () => loadPlacePage(id),
     rating: () => loadCurvePage(id),
     "run sheet": () => loadSheetDto(sheetId.parse(sheet)),
     "new call": () => choicesFor(""),
-    "new pump": () => knownPlaces(),
+    "new pump": () => knownPlaces("all"),
   };
 }
 
@@ -105,22 +105,22 @@ describe("a yard that fills up", () => {
   });
 
   it("shows every call on one page or another, once", async () => {
-    const first = await loadSlate();
+    const first = await loadSlate("all");
     expect(first.pages).toBe(2);
-    const second = await loadSlate(1);
+    const second = await loadSlate("all", 1);
     const ids = [...first.calls, ...second.calls].map((c) => c.id);
     expect(new Set(ids).size).toBe(ids.length);
     expect(ids.length).toBe(first.counts.calls + first.counts.rounds);
     expect(ids.length).toBe(OPEN + 6);
     // A page past the end is the last one.
-    expect((await loadSlate(99)).page).toBe(1);
+    expect((await loadSlate("all", 99)).page).toBe(1);
   });
 
   it("says of no pump that has entries that nothing is logged", async () => {
-    const { pages } = await loadYard();
+    const { pages } = await loadYard("all");
     let seen = 0;
     for (let page = 0; page < pages; page++) {
-      for (const site of (await loadYard("", page)).sites) {
+      for (const site of (await loadYard("all", "", page)).sites) {
         for (const pump of site.pumps) {
           expect(pump.last, pump.tag).not.toBeNull();
           seen++;
@@ -132,15 +132,15 @@ describe("a yard that fills up", () => {
 
   it("finds pumps by words of tag, purpose and place, whatever their order", async () => {
     const tags = async (text: string) =>
-      (await loadYard(text)).sites.flatMap((s) => s.pumps.map((p) => p.tag));
+      (await loadYard("all", text)).sites.flatMap((s) => s.pumps.map((p) => p.tag));
     expect(await tags("LF-2")).toEqual(["LF-2"]);
     expect(await tags("f-00041 filled 0002")).toEqual(["F-00041"]);
     expect(await tags("no such %_ pump")).toEqual([]);
-    expect((await loadYard("filled")).pumps).toBe(PUMPS);
+    expect((await loadYard("all", "filled")).pumps).toBe(PUMPS);
   });
 
   it("counts all that drift and shows the worst", async () => {
-    const { drifting, driftingInAll } = await loadSlate();
+    const { drifting, driftingInAll } = await loadSlate("all");
     // BI-2 drifts, and so does every pump that it stood model for.
     expect(driftingInAll).toBe(1 + PUMPS / 20);
     const newest = drifting.map((d) => d.points.at(-1)?.percent ?? 0);
@@ -149,9 +149,9 @@ describe("a yard that fills up", () => {
   });
 
   it("lists the log page by page to its end", async () => {
-    const { total, pages } = await loadLog();
+    const { total, pages } = await loadLog("all");
     const rows = [];
-    for (let page = 0; page < pages; page++) rows.push(...(await loadLog(page)).rows);
+    for (let page = 0; page < pages; page++) rows.push(...(await loadLog("all", page)).rows);
     expect(new Set(rows.map((r) => r.id)).size).toBe(total);
   });
 

@@ -3,6 +3,7 @@
 import { OBSERVATION_IDS } from "@yard-tack/core/case";
 import { redirect } from "next/navigation";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { openSheet, zoneOfPump } from "@/db";
 import { acting } from "@/edge";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
@@ -34,6 +35,8 @@ export async function takeCall(_: FormAnswer, data: FormData): Promise<FormAnswe
     return wrong("Say what is wrong, in words or by a chip.", "complaint");
   }
   const opened = await acting("new call", "What you typed is kept.", async () => {
+    const entered = await onAction("work", { pump });
+    if (!entered.ok) return entered;
     const zone = await zoneOfPump(pump);
     if (zone === undefined) {
       return {

@@ -1,5 +1,5 @@
 import "server-only";
-import { type Drift, drifts, openCalls } from "@/db";
+import { type Drift, drifts, openCalls, type Sites } from "@/db";
 import { comesBack, since } from "@/features/log/index.server";
 
 export interface SlateCall {
@@ -36,12 +36,16 @@ const WORTH_SHOWING = -2;
 /** Drifting pumps that are shown; the others are counted. */
 const MOST_DRIFTS = 12;
 
-/** Today's calls and rounds, and the pumps whose head drifts. @param page - from 0 */
-export async function loadSlate(page = 0): Promise<Slate> {
+/**
+ * Today's calls and rounds, and the pumps whose head drifts.
+ * @param sites - those that whoever asks may see
+ * @param page - from 0
+ */
+export async function loadSlate(sites: Sites, page = 0): Promise<Slate> {
   const now = new Date();
   const [open, drift] = await Promise.all([
-    openCalls(page, since(now)),
-    drifts(WORTH_SHOWING, MOST_DRIFTS),
+    openCalls(sites, page, since(now)),
+    drifts(sites, WORTH_SHOWING, MOST_DRIFTS),
   ]);
   return {
     calls: open.rows.map(({ sheet, pump, site, begun, before }): SlateCall => {

@@ -1,6 +1,7 @@
 import { formatNumber } from "@yard-tack/core/quantity";
 import Link from "next/link";
 import { TrendLine } from "@/features/yard";
+import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
@@ -20,13 +21,18 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
         title={weekday(now, zone)}
         about={`${counts.calls} ${counts.calls === 1 ? "call" : "calls"}, ${counts.rounds} ${counts.rounds === 1 ? "round" : "rounds"}`}
       >
-        <LinkButton href="/call">New call</LinkButton>
+        <ForHands>
+          <LinkButton href="/call">New call</LinkButton>
+        </ForHands>
       </PageHead>
       <div className={classes.slate}>
         <div>
           {calls.length === 0 ? (
             <p className={classes.empty}>
-              Nothing is waiting. <Link href="/call">Take a call</Link> or{" "}
+              Nothing is waiting.{" "}
+              <ForHands>
+                <Link href="/call">Take a call</Link> or{" "}
+              </ForHands>
               <Link href="/yard">look at the pumps</Link>.
             </p>
           ) : null}

@@ -9,7 +9,7 @@ beforeAll(() => demoDatabase(inject("databaseUrl"), "slate"));
 
 describe("Slate", () => {
   it("shows the day's calls in order, marks the one that comes back, and says what to read and take", async () => {
-    const { calls } = await loadSlate();
+    const { calls } = await loadSlate("all");
     expect(calls.map((c) => c.tag)).toEqual(["LF-2", "MG-3", "MG-1", "OG-1", "BI-2", "QO-4"]);
     const lf2 = calls[0];
     expect(lf2?.recurrence).toMatchObject({ daysAgo: 60 });
@@ -20,7 +20,7 @@ describe("Slate", () => {
   });
 
   it("shows the pump that drifts and not the healthy ones", async () => {
-    const { drifting } = await loadSlate();
+    const { drifting } = await loadSlate("all");
     expect(drifting.map((d) => d.tag)).toEqual(["BI-2"]);
     const percents = drifting[0]?.points.map((p) => p.percent) ?? [];
     expect(percents[0]).toBe(0);
@@ -32,7 +32,7 @@ describe("Slate", () => {
 
 describe("pump pages of the demo", () => {
   it("give a case the core can read, with its last visit on the chart", async () => {
-    for (const site of (await loadYard()).sites) {
+    for (const site of (await loadYard("all")).sites) {
       for (const { id, tag } of site.pumps) {
         const page = await loadPumpPage(id);
         const board = boardOf({ ...page?.pump.written, snapshots: page?.lastSnapshots }, "metric");
@@ -45,7 +45,7 @@ describe("pump pages of the demo", () => {
   });
 
   it("tell the diagnosis the same story as the demo: worn rings in BI-2's last readings", async () => {
-    const { sites } = await loadYard();
+    const { sites } = await loadYard("all");
     const id = sites.flatMap((s) => s.pumps).find((p) => p.tag === "BI-2")?.id;
     const page = id && (await loadPumpPage(id));
     if (!page) throw new Error("BI-2 has a page");
@@ -56,7 +56,7 @@ describe("pump pages of the demo", () => {
 
 describe("log", () => {
   it("lists every visit, newest first, and opens each", async () => {
-    const { rows } = await loadLog();
+    const { rows } = await loadLog("all");
     expect(rows.length).toBeGreaterThan(15);
     const times = rows.map((r) => Date.parse(r.at));
     expect([...times].sort((a, b) => b - a)).toEqual(times);
@@ -66,7 +66,7 @@ describe("log", () => {
   });
 
   it("takes a complaint as coming back within 90 days only", async () => {
-    const { sites } = await loadYard();
+    const { sites } = await loadYard("all");
     const pumpId = sites.flatMap((s) => s.pumps).find((p) => p.tag === "LF-2")?.id;
     if (!pumpId) throw new Error("LF-2 is there");
     const inDays = (n: number) => new Date(Date.now() + n * 86_400_000);

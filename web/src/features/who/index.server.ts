@@ -1,4 +1,6 @@
 import "server-only";
 
-export { everybody, personHere, whoIsHere } from "./here";
+export { backTo } from "./back";
+export { enterDemo } from "./enter-demo";
+export { loadAccount, loadPeople, loadTrail, loadWelcome, trailCsv } from "./server";
 export { saveSettings } from "./save-settings";

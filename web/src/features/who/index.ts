@@ -1,2 +1,5 @@
-export { FirstPerson } from "./first-person";
-export { PersonChoice } from "./person-choice";
+export { AccountPage } from "./account-page";
+export { PeoplePage } from "./people-page";
+export { SignInPage } from "./sign-in-page";
+export { TrailPage } from "./trail-page";
+export { WelcomeOver, WelcomePage } from "./welcome-page";

@@ -1,43 +1,34 @@
 "use client";
 
 import { NativeSelect, TextInput } from "@mantine/core";
+import { ROLE_NAMES } from "@/access";
 import { Fields } from "@/shell/fields";
 import { FormEnd } from "@/shell/form-end";
 import { useActionForm } from "@/shell/use-action-form";
-import { makePerson } from "./new-person";
 import { personFields } from "./person-fields";
-import classes from "./person-choice.module.css";
+import { addToList } from "./roster-actions";
+import { UNITS } from "./units";
+import classes from "./who.module.css";
 
-/** Somebody new: a name and the units they think in. */
-export function NewPersonForm({ back }: { back: string }) {
-  const { field, fault, pending, props } = useActionForm(makePerson, personFields, {
+/** Somebody new: a name, what they do and the units they think in. */
+export function NewPersonForm() {
+  const { field, fault, pending, props } = useActionForm(addToList, personFields, {
     name: "",
     role: "technician",
     units: "metric",
   });
   return (
     <form {...props} className={classes.form}>
-      <input type="hidden" name="back" value={back} />
       <Fields>
-        <TextInput label="Name" {...field("name")} autoComplete="name" />
+        <TextInput label="Name" {...field("name")} autoComplete="off" />
         <NativeSelect
           label="Work"
           {...field("role")}
-          data={[
-            { value: "technician", label: "technician" },
-            { value: "lead", label: "lead" },
-          ]}
+          data={Object.entries(ROLE_NAMES).map(([value, label]) => ({ value, label }))}
         />
-        <NativeSelect
-          label="Units"
-          {...field("units")}
-          data={[
-            { value: "metric", label: "metric: bar, m³/h, mm" },
-            { value: "us", label: "US: psi, gpm, in" },
-          ]}
-        />
+        <NativeSelect label="Units" {...field("units")} data={UNITS} />
         <FormEnd fault={fault} pending={pending}>
-          Add and go on
+          Add
         </FormEnd>
       </Fields>
     </form>

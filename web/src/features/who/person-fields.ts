@@ -1,8 +1,43 @@
+/** Forms about people, as the browser and the server both judge them. */
+import { passphrase } from "@/access";
+import { personId } from "@yard-tack/core/case";
 import * as z from "zod";
 
-/** Somebody new, as the form has it. */
-export const personFields = z.object({
-  name: z.string().trim().min(1, "A name is needed.").max(80, "At most 80 characters."),
-  role: z.enum(["technician", "lead"], "Choose the work."),
-  units: z.enum(["metric", "us"], "Choose the units."),
+const name = z.string().trim().min(1, "A name is needed.").max(80, "At most 80 characters.");
+const units = z.enum(["metric", "us"], "Choose the units.");
+
+/** What somebody does here; the list of the database. */
+const role = z.enum(["technician", "lead", "viewer", "administrator"], "Choose the work.");
+
+/** Somebody new. */
+export const personFields = z.object({ name, role, units });
+
+/** Coming in. */
+export const signInFields = z.object({
+  name,
+  passphrase: z.string().min(1, "A passphrase is needed.").max(200, "At most 200 characters."),
+  shared: z.string().optional(),
+  back: z.string(),
+});
+
+/** The first words of somebody welcomed: the name only of the first administrator. */
+export const welcomeFields = z
+  .object({
+    token: z.string().max(100),
+    name,
+    units,
+    passphrase,
+    again: z.string(),
+  })
+  .refine(({ passphrase: first, again }) => first === again, {
+    path: ["again"],
+    message: "The two are not the same.",
+  });
+
+/** What the administrator decides of somebody. */
+export const decisionFields = z.object({
+  person: z.uuid("Load the page again.").pipe(personId),
+  role,
+  everywhere: z.boolean(),
+  sites: z.array(z.uuid("Load the page again.")).max(2000),
 });

@@ -1,10 +1,10 @@
 "use server";
 
 import * as z from "zod";
-import { saveSettings as keepSettings } from "@/db";
+import { onAction } from "@/access/index.server";
+import { saveSettings as keepSettings, saveUnits as keepUnits } from "@/db";
 import { acting } from "@/edge";
 import type { SettingsDto } from "@/shell/preferences";
-import { whoIsHere } from "./here";
 
 const change = z.strictObject({
   gloves: z.boolean().optional(),
@@ -19,11 +19,25 @@ export async function saveSettings(input: Partial<SettingsDto>): Promise<boolean
     async () => {
       const parsed = change.safeParse(input);
       if (!parsed.success) return { ok: false } as const;
-      const { id, settings } = await whoIsHere();
+      const entered = await onAction("read");
+      if (!entered.ok) return entered;
+      const { id, settings } = entered.visitor;
       const { gloves = settings.gloves, onHand = settings.onHand } = parsed.data;
       await keepSettings(id, { gloves, onHand: onHand && [...onHand] });
       return { ok: true } as const;
     },
   );
+  return outcome.ok;
+}
+
+/** Keeps the units somebody thinks in. */
+export async function saveUnits(input: string): Promise<boolean> {
+  const outcome = await acting("units", "Nothing was changed.", async () => {
+    const units = z.enum(["metric", "us"]).safeParse(input);
+    const entered = await onAction("read");
+    if (!units.success || !entered.ok) return { ok: false } as const;
+    await keepUnits(entered.visitor.id, units.data);
+    return { ok: true } as const;
+  });
   return outcome.ok;
 }

@@ -3,10 +3,10 @@
 import { readPump } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
+import { onAction } from "@/access/index.server";
 import { changeIdentity as keep, loadPump } from "@/db";
 import { acting } from "@/edge";
 import { forecastAnew } from "@/features/slate/index.server";
-import { whoIsHere } from "@/features/who/index.server";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { identityFields } from "./identity-fields";
 
@@ -27,6 +27,8 @@ export async function changeIdentity(_: FormAnswer, data: FormData): Promise<For
   if (!parsed.success) return answerOf(parsed.error);
   const { pump, version, site, siteName, zone, move, ...facts } = parsed.data;
   const outcome = await acting("change pump", "What you typed is kept here.", async () => {
+    const entered = await onAction("register", { pump });
+    if (!entered.ok) return entered;
     const known = await loadPump(pump);
     if (!known) return { ok: false, message: WORDS["no-such-pump"][0], field: "" } as const;
     // A rating that the other family cannot have would be lost without a word.
@@ -37,8 +39,8 @@ export async function changeIdentity(_: FormAnswer, data: FormData): Promise<For
       const message = `As ${family} this pump would not be in order: ${file.error[0]?.message ?? ""}`;
       return { ok: false, message, field: "family" } as const;
     }
-    const { units } = await whoIsHere();
-    const saved = await keep(pump, Number(version), {
+    const { units } = entered.visitor;
+    const saved = await keep(entered.visitor, pump, Number(version), {
       ...facts,
       place: { id: site === "new" ? null : site, name: siteName, zone, units },
       all: move === "all",

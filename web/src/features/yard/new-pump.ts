@@ -1,9 +1,9 @@
 "use server";
 
 import { redirect } from "next/navigation";
+import { onAction } from "@/access/index.server";
 import { createPump } from "@/db";
 import { acting } from "@/edge";
-import { whoIsHere } from "@/features/who/index.server";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { pumpFields } from "./pump-fields";
 
@@ -20,17 +20,15 @@ export async function makePump(_: FormAnswer, data: FormData): Promise<FormAnswe
   });
   if (!parsed.success) return answerOf(parsed.error);
   const { tag, family, installation, site, siteName, purpose } = parsed.data;
-  const { units } = await whoIsHere();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const made = await acting("new pump", "What you typed is kept.", () =>
-    createPump({
-      tag,
-      family,
-      installation: installation || null,
-      purpose,
-      site: site === "new" ? { name: siteName || "Unnamed place", zone, units } : { id: site },
-    }),
-  );
+  const made = await acting("new pump", "What you typed is kept.", async () => {
+    const entered = await onAction("register");
+    if (!entered.ok) return entered;
+    const { visitor } = entered;
+    const facts = { tag, family, installation: installation || null, purpose };
+    const fresh = { name: siteName || "Unnamed place", zone, units: visitor.units };
+    return createPump({ ...facts, site: site === "new" ? fresh : { id: site } }, visitor);
+  });
   if (made.ok) redirect(`/yard/${made.id}`);
   if ("message" in made) return wrong(made.message);
   return made.why === "tag-taken"

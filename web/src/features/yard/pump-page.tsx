@@ -1,5 +1,6 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { day } from "@/shell/times";
@@ -38,15 +39,17 @@ export function PumpPage({
           </>
         }
       >
-        {pump.retiredAt ? null : openSheetId ? (
-          <LinkButton href={`/sheet/${openSheetId}`} now>
-            Go on with its run sheet
-          </LinkButton>
-        ) : (
-          <LinkButton href={`/call?pump=${pump.id}`} now>
-            Start a run sheet
-          </LinkButton>
-        )}
+        <ForHands>
+          {pump.retiredAt ? null : openSheetId ? (
+            <LinkButton href={`/sheet/${openSheetId}`} now>
+              Go on with its run sheet
+            </LinkButton>
+          ) : (
+            <LinkButton href={`/call?pump=${pump.id}`} now>
+              Start a run sheet
+            </LinkButton>
+          )}
+        </ForHands>
       </PageHead>
       <div className={classes.two}>
         <section className={classes.left}>
@@ -95,7 +98,9 @@ export function PumpPage({
           {dto.wear ? <WearCard basis={dto.wear} /> : null}
           <NextPump pump={pump} />
           {tag}
-          <RetirePump pump={pump} />
+          <ForHands>
+            <RetirePump pump={pump} />
+          </ForHands>
         </section>
       </div>
     </main>

@@ -3,6 +3,7 @@
 import { pumpId } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
+import { onAction } from "@/access/index.server";
 import { setRetired as keepRetired } from "@/db";
 import { acting } from "@/edge";
 
@@ -13,6 +14,8 @@ export async function setRetired(pump: string, retire: boolean): Promise<boolean
   const outcome = await acting("retire", "Nothing was changed.", async () => {
     const asked = form.safeParse({ pumpId: pump, retire });
     if (!asked.success) return { ok: false } as const;
+    const entered = await onAction("register", { pump: asked.data.pumpId });
+    if (!entered.ok) return entered;
     await keepRetired(asked.data.pumpId, asked.data.retire ? new Date() : null);
     revalidatePath("/", "layout");
     return { ok: true } as const;

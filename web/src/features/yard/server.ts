@@ -17,6 +17,7 @@ import {
   openSheetsOf,
   places,
   pumpsByCode,
+  type Sites,
   visitPoints,
   yardPage,
   type YardPump,
@@ -55,14 +56,15 @@ export interface YardDto {
 const LONGEST_SEARCH = 80;
 
 /** Places with their pumps, what is open on them and what happened last. @param page - from 0 */
-export async function loadYard(text = "", page = 0): Promise<YardDto> {
+export async function loadYard(sites: Sites, text = "", page = 0): Promise<YardDto> {
   const words = text.trim().slice(0, LONGEST_SEARCH);
-  const found = await yardPage(words, page);
-  const sites = new Map<string, YardPump[]>();
-  for (const pump of found.rows) sites.set(pump.siteId, [...(sites.get(pump.siteId) ?? []), pump]);
+  const found = await yardPage(sites, words, page);
+  const bySite = new Map<string, YardPump[]>();
+  for (const pump of found.rows)
+    bySite.set(pump.siteId, [...(bySite.get(pump.siteId) ?? []), pump]);
   return {
     text: words,
-    sites: [...sites].flatMap(([id, pumps]): YardSite[] => {
+    sites: [...bySite].flatMap(([id, pumps]): YardSite[] => {
       const [first] = pumps;
       if (!first) return [];
       return [
@@ -151,8 +153,8 @@ export interface IdentityDto extends Identity {
 }
 
 /** What a pump is called and where it belongs; undefined when there is no such pump. */
-export async function loadIdentity(id: PumpId): Promise<IdentityDto | undefined> {
-  const found = await identityOf(id);
+export async function loadIdentity(sites: Sites, id: PumpId): Promise<IdentityDto | undefined> {
+  const found = await identityOf(sites, id);
   return (
     found && {
       ...found,

@@ -1,6 +1,7 @@
 import { Button, TextInput } from "@mantine/core";
 import Link from "next/link";
 import { FindPump } from "./find-pump";
+import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
@@ -19,7 +20,9 @@ export function YardPage({ yard }: { yard: YardDto }) {
         title="Yard"
         about={`${pumps} ${pumps === 1 ? "pump" : "pumps"} at ${places} ${places === 1 ? "place" : "places"}${text === "" ? "" : ` with “${text}”`}`}
       >
-        <LinkButton href="/yard/new">New pump</LinkButton>
+        <ForHands>
+          <LinkButton href="/yard/new">New pump</LinkButton>
+        </ForHands>
       </PageHead>
       <div className={classes.ways}>
         <form className={classes.find} role="search">

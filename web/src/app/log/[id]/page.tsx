@@ -1,6 +1,7 @@
 import { logEntryId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { onPage } from "@/access/index.server";
 import { LogEntryPage } from "@/features/log";
 import { loadLogEntry } from "@/features/log/index.server";
 
@@ -8,6 +9,7 @@ export const metadata: Metadata = { title: "Log entry" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const id = logEntryId.safeParse((await params).id);
+  await onPage("read", id.success ? { entry: id.data } : undefined);
   const entry = id.success ? await loadLogEntry(id.data) : undefined;
   if (!entry) notFound();
   return <LogEntryPage entry={entry} />;

@@ -1,7 +1,9 @@
 import { sheetId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
+import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
+import { may } from "@/access";
+import { onPage } from "@/access/index.server";
 import { SheetPage } from "@/features/run-sheet";
 import { loadSheetDto, sheetTitle } from "@/features/run-sheet/index.server";
 
@@ -13,7 +15,11 @@ interface Asked {
 /** Once a request, though its title and its page both want it. */
 const sheetOf = cache(async (text: string) => {
   const id = sheetId.safeParse(text);
-  return id.success ? loadSheetDto(id.data) : undefined;
+  const { role } = await onPage("read", id.success ? { sheet: id.data } : undefined);
+  const sheet = id.success ? await loadSheetDto(id.data) : undefined;
+  // Whoever only reads sees what it leaves: in the log, and on the page of its pump.
+  if (sheet && !may(role, "work")) redirect(`/yard/${sheet.pump.id}`);
+  return sheet;
 });
 
 /** Named as the page will be: what comes late from the server must not take the step's name away. */

@@ -1,6 +1,7 @@
 import { pumpId } from "@yard-tack/core/case";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { onPage } from "@/access/index.server";
 import { RatingLinks } from "@/features/curve";
 import { type PumpDto, PumpPage } from "@/features/yard";
 import { loadPumpPage, TagCard } from "@/features/yard/index.server";
@@ -9,6 +10,7 @@ export const metadata: Metadata = { title: "Pump" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const id = pumpId.safeParse((await params).id);
+  await onPage("read", id.success ? { pump: id.data } : undefined);
   const pump = id.success ? await loadPumpPage(id.data) : undefined;
   if (!pump) notFound();
   return (

@@ -1,6 +1,11 @@
+import { pumpId } from "@yard-tack/core/case";
+import { onRoute } from "@/access/index.server";
 import { curveCsv } from "@/features/curve/index.server";
 import { download } from "@/shell/download";
 
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
-  return download(await curveCsv((await params).id), "text/csv; charset=utf-8");
+  const id = pumpId.safeParse((await params).id);
+  const entered = await onRoute("read", id.success ? { pump: id.data } : undefined);
+  const file = entered.ok && id.success ? await curveCsv(id.data) : undefined;
+  return download(file, "text/csv; charset=utf-8", entered.ok ? 404 : entered.status);
 }

@@ -1,0 +1,329 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { join } from "node:path";
+import { v4 as newId } from "uuid";
+import { beforeAll, beforeEach, describe, expect, inject, it, vi } from "vitest";
+import { people, type PersonRow } from "@/db";
+import { saveRating, putBack } from "@/features/curve/save";
+import { savePlace } from "@/features/place/save";
+import { receiveEntries } from "@/features/run-sheet/receive";
+import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
+import { callOff, changeCall } from "@/features/run-sheet/change-call";
+import { savePlate } from "@/features/run-sheet/save-plate";
+import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
+import { choicesFor } from "@/features/slate/choices";
+import { takeCall } from "@/features/slate/new-call";
+import { toldOf } from "@/features/slate/told-chips";
+import { addToList, decide, makeAddress, takeOff } from "@/features/who/roster-actions";
+import { saveSettings, saveUnits } from "@/features/who/save-settings";
+import { changeIdentity } from "@/features/yard/change-identity";
+import { makePump } from "@/features/yard/new-pump";
+import { setRetired } from "@/features/yard/retire";
+import { NO_ERRORS } from "@/shell/form-answer";
+import { demoDatabase, testRows } from "@/testing/demo-database";
+import { jpegRequest, jsonRequest } from "@/testing/requests";
+import { signIn } from "@/testing/session";
+
+vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
+
+type Who = PersonRow["role"] | "nobody";
+const WHO: readonly Who[] = ["nobody", "technician", "lead", "viewer", "administrator"];
+const WORKERS: readonly Who[] = ["technician", "lead", "administrator"];
+const SIGNED_IN: readonly Who[] = [...WORKERS, "viewer"];
+
+/** Of LF-2, where the viewer sees, and of MG-3, where they do not. */
+interface Place {
+  pump: string;
+  sheet: string;
+  site: string;
+  version: number;
+}
+let near: Place;
+let far: Place;
+let all: PersonRow[];
+const as = (who: Who) => signIn(all.find((p) => p.role === who)?.id);
+
+beforeAll(async () => {
+  await demoDatabase(inject("databaseUrl"), "actions");
+  all = await people();
+  const of = async (tag: string): Promise<Place> => {
+    const [row] = await (
+      await testRows()
+    ).execute(
+      `select p.id as pump, s.id as sheet, p.site_id as site, p.version from pump p
+         join run_sheet s on s.pump_id = p.id and s.signed_at is null where p.tag = ?`,
+      [tag],
+    );
+    return row as Place;
+  };
+  near = await of("LF-2");
+  far = await of("MG-3");
+});
+beforeEach(() => as("nobody"));
+
+const formOf = (fields: Record<string, string>) => {
+  const form = new FormData();
+  for (const [key, value] of Object.entries(fields)) form.set(key, value);
+  return form;
+};
+/** What an action that redirects when it was done answered. */
+async function outcome(work: () => Promise<unknown>): Promise<unknown> {
+  try {
+    return await work();
+  } catch (error) {
+    const digest = String((error as { digest?: string }).digest ?? "");
+    if (digest.startsWith("NEXT_REDIRECT")) return "done";
+    throw error;
+  }
+}
+
+const entryBody = () => ({
+  entries: [
+    {
+      ...{ version: 2, id: newId(), personId: all[0]?.id, at: "2026-06-01T08:00:00.000Z" },
+      ...{ supersedes: null, order: null, kind: "acknowledgement", caution: "lockout" },
+    },
+  ],
+});
+const jpeg = new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
+const facts = (about: string) => ({
+  ...{ personId: all[0]?.id ?? "", at: "2026-06-01T08:00:00.000Z", about },
+  ...{ width: "8", height: "6" },
+});
+
+/** Tried on a copy of nothing: where it is refused, the words or the status say so. */
+interface Deed {
+  readonly name: string;
+  readonly able: readonly Who[];
+  /** What somebody does at a place; a deed without a place has none that is not theirs. */
+  readonly at: (place: Place) => Promise<unknown>;
+  readonly everywhere?: boolean;
+}
+
+const REFUSED =
+  /Nobody is signed in|Your role reads only|the administrator's|not yours to see|^40[134]$/;
+
+const DEEDS: readonly Deed[] = [
+  {
+    name: "entries",
+    able: WORKERS,
+    at: async (p) =>
+      (await receiveEntries(jsonRequest(JSON.stringify(entryBody())), p.sheet)).status,
+  },
+  {
+    name: "photo in",
+    able: WORKERS,
+    at: async (p) =>
+      (await receivePhoto(jpegRequest(facts("look"), jpeg), p.sheet, newId())).status,
+  },
+  {
+    name: "plate",
+    able: WORKERS,
+    at: (p) => savePlate({ pumpId: p.pump as never, kind: "body", facts: { maker: "x" } }),
+  },
+  {
+    name: "call changed",
+    able: WORKERS,
+    at: (p) =>
+      changeCall(
+        NO_ERRORS,
+        formOf({ sheet: p.sheet, kind: "call", complaint: "c", due: "2026-12-01T08:00" }),
+      ),
+  },
+  {
+    name: "call taken",
+    able: WORKERS,
+    at: (p) => takeCall(NO_ERRORS, formOf({ pump: p.pump, complaint: "c" })),
+  },
+  { name: "told", able: WORKERS, at: (p) => toldOf(p.pump) },
+  {
+    name: "choices",
+    able: WORKERS,
+    at: async () => (await choicesFor("")).pumps.length > 0,
+    everywhere: true,
+  },
+  {
+    name: "rating",
+    able: WORKERS,
+    at: (p) =>
+      saveRating({
+        ...{ pumpId: p.pump as never, rating: { ratedPoint: { flow: "40 m3/h", head: "30 m" } } },
+        ...{ source: "plate", basedOn: null, over: true },
+      }),
+  },
+  { name: "rating put back", able: WORKERS, at: (p) => putBack(p.pump) },
+  {
+    name: "place",
+    able: WORKERS,
+    at: (p) => savePlace({ pumpId: p.pump as never, version: p.version, values: {} }),
+  },
+  {
+    name: "identity",
+    able: WORKERS,
+    at: (p) =>
+      changeIdentity(
+        NO_ERRORS,
+        formOf({
+          ...{
+            pump: p.pump,
+            version: String(9999),
+            tag: "X-1",
+            family: "end-suction",
+            purpose: "",
+          },
+          ...{ site: "new", siteName: "Elsewhere", zone: "UTC", move: "one" },
+        }),
+      ),
+  },
+  {
+    name: "new pump",
+    able: WORKERS,
+    at: () =>
+      makePump(NO_ERRORS, formOf({ tag: `N-${newId()}`.slice(0, 20), family: "end-suction" })),
+    everywhere: true,
+  },
+  { name: "retire", able: WORKERS, at: (p) => setRetired(p.pump, false) },
+  {
+    name: "sign off",
+    able: WORKERS,
+    at: (p) =>
+      signOff({
+        ...{ sheetId: p.sheet as never, closed: "cured", found: "x", done: "", proof: "" },
+        ...{ was: null, fingerprint: "" },
+      }),
+  },
+  { name: "addendum", able: WORKERS, at: (p) => addAddendum({ sheetId: p.sheet }) },
+  {
+    name: "settings",
+    able: SIGNED_IN,
+    at: () => saveSettings({ gloves: false }),
+    everywhere: true,
+  },
+  { name: "units", able: SIGNED_IN, at: () => saveUnits("metric"), everywhere: true },
+  {
+    name: "person added",
+    able: ["administrator"],
+    at: () =>
+      addToList(NO_ERRORS, formOf({ name: `P ${newId()}`, role: "technician", units: "us" })),
+    everywhere: true,
+  },
+  {
+    name: "address made",
+    able: ["administrator"],
+    at: () => makeAddress(all[1]?.id ?? ""),
+    everywhere: true,
+  },
+  {
+    name: "rights",
+    able: ["administrator"],
+    at: () =>
+      decide(NO_ERRORS, formOf({ person: all[1]?.id ?? "", role: "technician", everywhere: "on" })),
+    everywhere: true,
+  },
+  { name: "taken off", able: ["administrator"], at: () => takeOff(newId()), everywhere: true },
+  {
+    name: "call off",
+    able: WORKERS,
+    at: (p) => callOff(NO_ERRORS, formOf({ sheet: p.sheet, reason: "a mistake" })),
+  },
+];
+
+/** Whether an answer says that it was not for whoever asked: in words, by a status, or by nothing at all. */
+const isRefused = (answer: unknown): boolean => {
+  if (answer === false || answer === undefined) return true;
+  return REFUSED.test(typeof answer === "object" ? JSON.stringify(answer) : String(answer));
+};
+
+/** Every row that anybody wrote, so that a refusal that wrote all the same is seen. */
+async function rows(): Promise<unknown> {
+  const tables = [
+    "person",
+    "site",
+    "pump",
+    "curve",
+    "plate",
+    "run_sheet",
+    "sheet_entry",
+    "photo",
+    "log_entry",
+    "site_grant",
+  ];
+  const counts = tables.map(
+    (t) =>
+      `(select md5(coalesce(string_agg(x::text, '|' order by x::text), '')) from ${t} x) as ${t}`,
+  );
+  return (await (await testRows()).execute(`select ${counts.join(", ")}`))[0];
+}
+
+describe("what each role may do, action by action", () => {
+  for (const { name, able, at } of DEEDS) {
+    for (const who of WHO) {
+      it(`${name}: ${who} ${able.includes(who) ? "may" : "may not"}`, async () => {
+        as(who);
+        const before = await rows();
+        const answer = await outcome(() => at(near));
+        expect(isRefused(answer), JSON.stringify(answer)).toBe(!able.includes(who));
+        if (!able.includes(who)) expect(await rows()).toEqual(before);
+      });
+    }
+  }
+});
+
+describe("what lies at a place that is not theirs", () => {
+  it.each(DEEDS.filter((d) => !d.everywhere).map((d) => [d.name, d] as const))(
+    "%s: is not there, and nothing is written",
+    async (_, { at }) => {
+      const given = await testRows();
+      const lead = all.find((p) => p.role === "lead")?.id ?? "";
+      await given.execute("update person set everywhere = false where id = ?", [lead]);
+      await given.execute(
+        "insert into site_grant (id, site_id, person_id) values (?, ?, ?) on conflict do nothing",
+        [newId(), near.site, lead],
+      );
+      as("lead");
+      const before = await rows();
+      const answer = await outcome(() => at(far));
+      expect(isRefused(answer), JSON.stringify(answer)).toBe(true);
+      expect(await rows()).toEqual(before);
+      // In the same words as what there is not.
+      const nothing = { pump: newId(), sheet: newId(), site: newId(), version: 1 };
+      expect(await outcome(() => at(nothing))).toEqual(answer);
+    },
+  );
+
+  it("pictures neither", async () => {
+    as("viewer");
+    expect((await sendPhoto(far.sheet, newId())).status).toBe(404);
+  });
+});
+
+describe("the source", () => {
+  const src = fileURLToPath(new URL("..", import.meta.url));
+  const files = (folder: string): string[] =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((f) =>
+      f.isDirectory() ? files(join(folder, f.name)) : [join(folder, f.name)],
+    );
+  /** Open to nobody in particular: they are how somebody comes in, or what anybody may read. */
+  const OPEN = [
+    "app/sign-in/page.tsx",
+    "app/welcome/[token]/page.tsx",
+    "app/enter/route.ts",
+    "app/api/v1/diagnose/route.ts",
+    "app/api/v1/openapi.json/route.ts",
+    // These ask in the feature that they call.
+    "app/api/sheets/[id]/entries/route.ts",
+    "app/api/sheets/[id]/photos/[photo]/route.ts",
+    "features/who/sign-in.ts",
+    "features/who/welcome.ts",
+  ];
+
+  it("has no page, route or action that does not ask who it is", () => {
+    const silent = files(src)
+      .filter(
+        (f) => /\/(page\.tsx|route\.ts)$/.test(f) || /^"use server";/.test(readFileSync(f, "utf8")),
+      )
+      .filter((f) => !/\bon(Page|Route|Action)\(/.test(readFileSync(f, "utf8")))
+      .map((f) => f.slice(src.length));
+    expect(silent.toSorted()).toEqual(OPEN.toSorted());
+  });
+});

@@ -1,0 +1,5 @@
+import "server-only";
+
+export { enterFreely, freeToEnter, signInWith, signOutHere, welcomeIn } from "./sign-in";
+export { note } from "./trail";
+export { onAction, onPage, onRoute, type Visitor, visitorHere } from "./visitor";

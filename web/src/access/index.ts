@@ -1,0 +1,5 @@
+/** What of access needs no server: rules, words, and what stands before every request. */
+export { passage } from "./gate";
+export { contentPolicy, HEADERS } from "./page-policy";
+export { passphrase } from "./passphrase";
+export { may, ROLE_NAMES } from "./rights";

@@ -1,0 +1,91 @@
+/** Who asks, and whether they may: the one place where that is decided. */
+import "server-only";
+import { headers } from "next/headers";
+import { notFound, redirect } from "next/navigation";
+import { cache } from "react";
+import { type PersonRow, sighted, siteOf, type Sites, type Thing } from "@/db";
+import { auth } from "./auth";
+import { authorsHere } from "./device";
+import { may, REFUSED, type Right } from "./rights";
+
+/** Somebody who is signed in. */
+export interface Visitor extends PersonRow {
+  /** The sites they may see. */
+  readonly sites: Sites;
+}
+
+/** Who is signed in at this device; asked for once in a request. */
+export const visitorHere = cache(async (): Promise<Visitor | undefined> => {
+  const { api } = await auth();
+  const session = await api.getSession({ headers: await headers() });
+  const found = session ? await sighted(session.user.id) : undefined;
+  return found && { ...found.person, sites: found.sites };
+});
+
+type Judged =
+  | { readonly ok: true; readonly visitor: Visitor }
+  | { readonly ok: false; readonly why: "nobody" | "not-there" }
+  | { readonly ok: false; readonly why: "may-not"; readonly message: string };
+
+/** What is said to nobody. */
+const SIGNED_OUT =
+  "Nobody is signed in here any more. What you typed is kept on this device: sign in again and go on.";
+
+/**
+ * Whether whoever asks may do it. What is at a site that they may not see is not there for them, and said in
+ * the same words.
+ */
+async function judge(right: Right, thing?: Thing): Promise<Judged> {
+  const visitor = await visitorHere();
+  if (!visitor) return { ok: false, why: "nobody" };
+  if (thing) {
+    const site = await siteOf(thing);
+    const seen = site !== undefined && (visitor.sites === "all" || visitor.sites.includes(site));
+    if (!seen) return { ok: false, why: "not-there" };
+  }
+  if (may(visitor.role, right)) return { ok: true, visitor };
+  return { ok: false, why: "may-not", message: REFUSED[right] };
+}
+
+/** {@link judge} for a page: nobody is asked to sign in, and what is not theirs is not there. */
+export async function onPage(right: Right, thing?: Thing): Promise<Visitor> {
+  const judged = await judge(right, thing);
+  if (judged.ok) return judged.visitor;
+  if (judged.why !== "nobody") notFound();
+  const path = (await headers()).get("x-path") ?? "/";
+  return redirect(`/sign-in?back=${encodeURIComponent(path)}`);
+}
+
+/** {@link judge} for an action: the visitor, or what is said instead. */
+export async function onAction(
+  right: Right,
+  thing?: Thing,
+): Promise<
+  | { readonly ok: true; readonly visitor: Visitor }
+  | { readonly ok: false; readonly message: string }
+> {
+  const judged = await judge(right, thing);
+  if (judged.ok) return judged;
+  if (judged.why === "may-not") return judged;
+  return { ok: false, message: judged.why === "nobody" ? SIGNED_OUT : NOT_THERE };
+}
+
+/** {@link judge} for a route: the visitor and whose entries this device may send, or what is answered. */
+export async function onRoute(
+  right: Right,
+  thing?: Thing,
+): Promise<
+  | { readonly ok: true; readonly visitor: Visitor; readonly authors: ReadonlySet<string> }
+  | { readonly ok: false; readonly status: 401 | 403 | 404; readonly message: string }
+> {
+  const judged = await judge(right, thing);
+  if (judged.ok) {
+    const { visitor } = judged;
+    return { ok: true, visitor, authors: new Set([visitor.id, ...(await authorsHere())]) };
+  }
+  if (judged.why === "nobody") return { ok: false, status: 401, message: SIGNED_OUT };
+  if (judged.why === "may-not") return { ok: false, status: 403, message: judged.message };
+  return { ok: false, status: 404, message: NOT_THERE };
+}
+
+const NOT_THERE = "This is not there, or not yours to see. Nothing was changed.";

@@ -1,0 +1,5 @@
+import { enterDemo } from "@/features/who/index.server";
+
+export async function POST(request: Request) {
+  return enterDemo(request);
+}

@@ -1,0 +1,64 @@
+import "server-only";
+import Papa from "papaparse";
+import { freeToEnter, note, type Visitor } from "@/access/index.server";
+import { listedPeople, places, trailPage, type TrailRow, welcomed, wholeTrail } from "@/db";
+import type { PersonDto } from "@/shell/preferences";
+
+export interface AccountDto {
+  readonly person: PersonDto;
+  /** In words: what they may see. */
+  readonly sites: string;
+  readonly free: readonly PersonDto[];
+}
+
+/** Who is signed in, and whom a tap enters as instead. */
+export async function loadAccount(visitor: Visitor): Promise<AccountDto> {
+  const { sites, ...person } = visitor;
+  const [free, seen] = await Promise.all([freeToEnter(), places(sites)]);
+  const all = sites === "all";
+  const names = seen.map((s) => s.name).join(", ");
+  return { person, free, sites: all ? "sees every place" : `sees ${names || "no place yet"}` };
+}
+
+/** Behind a one-time address: whose it is; null for the first administrator, undefined when it is over. */
+export async function loadWelcome(token: string): Promise<{ name: string | null } | undefined> {
+  const whom = await welcomed(token);
+  return whom && { name: whom === "first" ? null : whom.name };
+}
+
+/** Everybody, what they may see, and every place there is to give. */
+export async function loadPeople() {
+  const [people, sites] = await Promise.all([listedPeople(), places("all")]);
+  return { people, sites };
+}
+export type PeopleDto = Awaited<ReturnType<typeof loadPeople>>;
+
+interface TrailLine extends Omit<TrailRow, "at"> {
+  readonly at: string;
+}
+
+export interface TrailDto {
+  readonly rows: readonly TrailLine[];
+  readonly total: number;
+  readonly page: number;
+  readonly pages: number;
+}
+
+/** A page of the trail, newest first. @param page - from 0 */
+export async function loadTrail(page: number): Promise<TrailDto> {
+  const { rows, ...place } = await trailPage(page);
+  return { rows: rows.map((r) => ({ ...r, at: r.at.toISOString() })), ...place };
+}
+
+/** The whole trail as a CSV file. */
+export async function trailCsv(by: Visitor) {
+  await note(by.id, "exported", "the trail");
+  const rows = (await wholeTrail()).map(({ at, name, action, about, device }) => ({
+    at: at.toISOString(),
+    who: name ?? "",
+    what: action,
+    about,
+    device,
+  }));
+  return { name: "trail.csv", text: Papa.unparse(rows, { escapeFormulae: true }) };
+}

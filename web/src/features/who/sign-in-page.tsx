@@ -1,0 +1,41 @@
+import { PageHead } from "@/shell/page-head";
+import type { PersonDto } from "@/shell/preferences";
+import { PersonTaps } from "./person-taps";
+import { SignInForm } from "./sign-in-form";
+import classes from "./who.module.css";
+
+/** Coming in: by name and passphrase, and in the demo by a tap. */
+export function SignInPage({
+  free,
+  back,
+}: {
+  /** Whom a tap enters as. */
+  free: readonly PersonDto[];
+  back: string;
+}) {
+  return (
+    <main>
+      <PageHead
+        title="Sign in"
+        about="Readings, acknowledgements and signatures carry your name. This device asks again after 90 days."
+      />
+      <div className={classes.ways}>
+        <div>
+          <SignInForm back={back} />
+          <p className={classes.note}>
+            No passphrase yet, or forgotten? Your administrator makes you a one-time address.
+          </p>
+        </div>
+        {free.length > 0 ? (
+          <section className={classes.demo} aria-label="The demo's people">
+            <p>
+              The demo is loaded and you are at the machine it runs on: a tap enters as one of its
+              made-up people. From any other machine a passphrase is asked for.
+            </p>
+            <PersonTaps people={free} back={back} />
+          </section>
+        ) : null}
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,42 @@
+/** Stands before every page and route: who asks under which name, and what the browser may do with the answer. */
+import { randomBytes } from "node:crypto";
+import { type NextRequest, NextResponse } from "next/server";
+import { contentPolicy, HEADERS, passage } from "@/access";
+
+export function proxy(request: NextRequest): NextResponse {
+  const { headers, method, nextUrl } = request;
+  const passed = passage(
+    {
+      method,
+      path: nextUrl.pathname,
+      host: headers.get("host"),
+      origin: headers.get("origin"),
+      site: headers.get("sec-fetch-site"),
+    },
+    process.env["YARD_HOSTS"],
+  );
+  const answer = passed.ok ? onward(request) : refused(passed.status, passed.message);
+  for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
+  return answer;
+}
+
+/** On to the page, with a nonce that the framework gives its own scripts. */
+function onward(request: NextRequest): NextResponse {
+  const nonce = randomBytes(16).toString("base64");
+  const policy = contentPolicy(nonce, process.env.NODE_ENV === "development");
+  const headers = new Headers(request.headers);
+  headers.set("x-nonce", nonce);
+  headers.set("x-path", request.nextUrl.pathname + request.nextUrl.search);
+  headers.set("content-security-policy", policy);
+  const answer = NextResponse.next({ request: { headers } });
+  answer.headers.set("content-security-policy", policy);
+  return answer;
+}
+
+const refused = (status: number, message: string): NextResponse =>
+  NextResponse.json({ errors: [{ path: "", message }] }, { status });
+
+export const config = {
+  // What the build made is the same for everybody and says nothing of anyone.
+  matcher: "/((?!_next/static/).*)",
+};

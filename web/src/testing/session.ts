@@ -1,0 +1,22 @@
+/** Somebody signed in without a browser, for tests of what actions and routes do: the demo's technician at first. */
+import { DEMO_PEOPLE } from "../db/demo/load";
+
+let here: string | undefined = DEMO_PEOPLE[0];
+
+/** From now on this person asks; undefined for nobody. */
+export function signIn(id: string | undefined): void {
+  here = id;
+}
+
+/** In place of the sign-in library. */
+export const signedIn = {
+  auth: async () => ({
+    api: { getSession: async () => (here ? { user: { id: here } } : null) },
+  }),
+};
+
+/** In place of what a request carries. */
+export const noRequest = {
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined, set: () => undefined }),
+};
