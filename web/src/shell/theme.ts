@@ -56,7 +56,10 @@ export const theme = createTheme({
     },
     Checkbox: {
       // The whole line is the target.
-      styles: { label: { minHeight: "var(--target)", alignContent: "center", fontSize: 16 } },
+      styles: {
+        body: { alignItems: "center" },
+        label: { minHeight: "var(--target)", alignContent: "center", fontSize: 16 },
+      },
     },
     NumberInput: {
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },

@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, Checkbox, NativeSelect, TextInput } from "@mantine/core";
+import { Button, Checkbox, NativeSelect } from "@mantine/core";
 import { useActionState, useState, useTransition } from "react";
 import { ROLE_NAMES } from "@/access";
 import { NO_ERRORS } from "@/shell/form-answer";
@@ -82,12 +82,10 @@ function OneTime({ id, name }: { id: string; name: string }) {
         Make a one-time address
       </Button>
       {made?.ok ? (
-        <TextInput
-          label={`Give this to ${name}: good once, for ${made.hours} hours`}
-          value={made.address}
-          readOnly
-          onFocus={(e) => e.currentTarget.select()}
-        />
+        <p className={classes.small} role="status">
+          Give this to {name}; it is good once, for {made.hours} hours:
+          <code className={classes.address}>{made.address}</code>
+        </p>
       ) : null}
       {made && !made.ok ? <p role="alert">{made.message}</p> : null}
       {sure ? (

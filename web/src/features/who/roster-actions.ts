@@ -5,7 +5,14 @@ import { revalidatePath } from "next/cache";
 import { headers } from "next/headers";
 import * as z from "zod";
 import { note, onAction } from "@/access/index.server";
-import { addPerson, decide as keep, takeOff as keepOff, WELCOME_HOURS, welcomeFor } from "@/db";
+import {
+  addPerson,
+  decide as keep,
+  namesOf,
+  takeOff as keepOff,
+  WELCOME_HOURS,
+  welcomeFor,
+} from "@/db";
 import { acting } from "@/edge";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { decisionFields, personFields } from "./person-fields";
@@ -14,6 +21,8 @@ const WORDS = {
   "no-such-person": "This person is not on the list any more.",
   "last-administrator": "One administrator has to remain: make somebody else one first.",
 } as const;
+
+const nameOf = async (id: string): Promise<string> => (await namesOf())[id] ?? id;
 
 /** Puts somebody on the list; a one-time address is made for them afterwards. */
 export async function addToList(_: FormAnswer, data: FormData): Promise<FormAnswer> {
@@ -52,7 +61,11 @@ export async function decide(_: FormAnswer, data: FormData): Promise<FormAnswer>
     const outcome = await keep(person, decided);
     if (outcome !== "done") return { ok: false, message: WORDS[outcome] } as const;
     const seen = decided.everywhere ? "every place" : `${decided.sites.length} places`;
-    await note(entered.visitor.id, "rights changed", `${person}: ${decided.role}, ${seen}`);
+    await note(
+      entered.visitor.id,
+      "rights changed",
+      `${await nameOf(person)}: ${decided.role}, ${seen}`,
+    );
     revalidatePath("/people");
     return { ok: true } as const;
   });
@@ -71,7 +84,7 @@ export async function makeAddress(input: string): Promise<Address> {
     if (!entered.ok) return entered;
     const token = id.success ? await welcomeFor(id.data) : undefined;
     if (!token) return { ok: false, message: WORDS["no-such-person"] };
-    await note(entered.visitor.id, "one-time address made", input);
+    await note(entered.visitor.id, "one-time address made", await nameOf(input));
     const asked = await headers();
     const scheme = process.env["YARD_HTTPS"] === "1" ? "https" : "http";
     const address = `${scheme}://${asked.get("host") ?? ""}/welcome/${token}`;
@@ -87,7 +100,7 @@ export async function takeOff(input: string): Promise<string | null> {
     if (!entered.ok) return entered;
     const outcome = id.success ? await keepOff(id.data) : "no-such-person";
     if (outcome !== "done") return { ok: false, message: WORDS[outcome] } as const;
-    await note(entered.visitor.id, "person left", input);
+    await note(entered.visitor.id, "person left", await nameOf(input));
     revalidatePath("/people");
     return { ok: true } as const;
   });

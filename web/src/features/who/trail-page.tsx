@@ -5,6 +5,9 @@ import { Pager } from "@/shell/pager";
 import type { TrailDto } from "./server";
 import classes from "./who.module.css";
 
+/** What a browser says it runs on, without all that it says it is like. */
+const platformOf = (agent: string): string => /\(([^)]*)\)/.exec(agent)?.[1] ?? agent;
+
 /** For the administrator: who did what, when, from which device. */
 export function TrailPage({ rows, total, page, pages }: TrailDto) {
   return (
@@ -32,7 +35,7 @@ export function TrailPage({ rows, total, page, pages }: TrailDto) {
                 <td>{name ?? "nobody known"}</td>
                 <td>{action}</td>
                 <td>{about}</td>
-                <td>{device}</td>
+                <td>{platformOf(device)}</td>
               </tr>
             ))}
           </tbody>
