@@ -140,7 +140,7 @@ export default tseslint.config(
           policies: [
             ...coreArrows,
             from("cli", "cli", "core"),
-            from("app", "app", "feature", "access", "shell", "core"),
+            from("app", "app", "feature", "access", "edge", "shell", "core"),
             from("feature", "feature", "access", "db", "edge", "shell", "worker", "core"),
             from("access", "access", "db", "core"),
             from("db", "db", "core"),

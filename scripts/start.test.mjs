@@ -1,12 +1,14 @@
+import { existsSync } from "node:fs";
 import { createServer } from "node:net";
 import { expect, describe, it } from "vitest";
 import { runningServer } from "./parts/cluster.mjs";
+import { secretsOf } from "./parts/secrets.mjs";
 import { freePort } from "./parts/ports.mjs";
 import { ask } from "./testing/processes.mjs";
 import { dataFolder, nothingLeft, npmStart, status } from "./testing/starting.mjs";
 
 const databaseOf = (data) =>
-  `postgresql://yard@127.0.0.1:${runningServer(`${data}/cluster/data`).port}/postgres`;
+  `postgresql://yard:${secretsOf(`${data}/cluster`).owner}@127.0.0.1:${runningServer(`${data}/cluster/data`).port}/postgres`;
 
 describe("npm start", () => {
   it("serves, stops with the npm that runs it, and knows a newer database", async () => {
@@ -58,6 +60,23 @@ describe("npm start", () => {
     expect(await run.ended).toBe(1);
     expect(run.printed().trim().split("\n")).toHaveLength(1);
     expect(run.printed()).toMatch(why);
+  });
+
+  it("removes nothing that nobody said to remove, and makes a backup before it does", async () => {
+    const data = dataFolder();
+    const asked = await npmStart(data, {}, ["--reset"]);
+    expect(await asked.ended).toBe(1);
+    expect(asked.printed()).toMatch(/Nothing was removed/);
+    const first = await npmStart(data);
+    await first.serves();
+    process.kill(first.pid, "SIGTERM");
+    await nothingLeft(data);
+    const sure = await npmStart(data, {}, ["--reset", "--yes"]);
+    expect(await sure.ended).toBe(0);
+    expect(existsSync(`${data}/cluster`)).toBe(false);
+    const [, backup] = /Backup made: (\S+)/.exec(sure.printed()) ?? [];
+    expect(existsSync(`${backup}/manifest.json`)).toBe(true);
+    await nothingLeft(data);
   });
 
   it("says in one line that nobody answers at the database", async () => {

@@ -14,6 +14,14 @@ import { join } from "node:path";
 import { demandRoom, toldBy } from "./causes.mjs";
 import { run } from "./child.mjs";
 import { giveUp, say } from "./say.mjs";
+import {
+  demandPasswords,
+  hasSecrets,
+  makeSecrets,
+  OWNER,
+  secretsOf,
+  writePrivate,
+} from "./secrets.mjs";
 
 /** Disk that a cluster with the demo takes at first, with room for its journal [MB]. */
 const ROOM_TO_MAKE = 200;
@@ -47,17 +55,26 @@ export async function makeCluster({ bin, folder, data, owner, throwAway, signal 
   }
   if (existsSync(data)) {
     demandRoom(folder, ROOM_TO_RUN, "the database");
+    if (!hasSecrets(folder)) {
+      await clearTheWay(data);
+      demandPasswords({ bin, folder, data, owner });
+    }
     return;
   }
   demandRoom(folder, ROOM_TO_MAKE, "a new database");
+  makeSecrets(folder, owner);
+  const password = join(folder, "password");
+  writePrivate(password, secretsOf(folder).owner, owner);
   const made = await run(
     join(bin, "initdb"),
     [
-      ...["-D", making, "-U", "yard", "--auth=trust", "--encoding=UTF8", "--locale=C.UTF-8"],
+      ...["-D", making, "-U", OWNER, "--auth=scram-sha-256", `--pwfile=${password}`],
+      ...["--encoding=UTF8", "--locale=C.UTF-8"],
       ...(throwAway ? ["--no-sync"] : []),
     ],
     { signal, cwd: "/", ...owner, stdio: ["ignore", "pipe", "pipe"] },
   );
+  rmSync(password, { force: true });
   if (made.code !== 0) {
     rmSync(making, { recursive: true, force: true });
     giveUp(`no database could be made: ${toldBy(made.output, folder)}`);

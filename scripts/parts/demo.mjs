@@ -12,9 +12,9 @@ export async function servedDemo(root, { name, signal, onStop }) {
   await ensureBuild(root, signal);
   const database = await startPostgres(root, { name, throwAway: true, signal });
   onStop(database.stop);
-  await prepareDatabase(root, { url: database.url, demo: true, signal });
+  await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true, signal });
   const port = await freePort();
-  const server = await serve(root, { port, databaseUrl: database.url, quiet: true, signal });
+  const server = await serve(root, { port, databaseUrl: database.appUrl, quiet: true, signal });
   onStop(server.stop);
   return { address: `http://127.0.0.1:${port}`, url: database.url };
 }

@@ -15,7 +15,7 @@ export async function interfaceTests(root, wanted, { signal, onStop }) {
   await ensureBuild(root, signal);
   const database = await startPostgres(root, { name: "e2e-cluster", throwAway: true, signal });
   onStop(database.stop);
-  await prepareDatabase(root, { url: database.url, demo: true, signal });
+  await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true, signal });
   const report = join(root, "web/test-results/report.json");
   rmSync(report, { force: true });
   const { code } = await run(join(root, "node_modules/.bin/playwright"), ["test", ...wanted], {
@@ -25,6 +25,7 @@ export async function interfaceTests(root, wanted, { signal, onStop }) {
     env: {
       ...process.env,
       YARD_DATABASE: database.url,
+      YARD_APP_DATABASE: database.appUrl,
       YARD_CHROMIUM: chromium,
       NEXT_TELEMETRY_DISABLED: "1",
     },

@@ -8,6 +8,7 @@ import {
   readdirSync,
   realpathSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from "node:fs";
 import { tmpdir } from "node:os";
@@ -105,6 +106,42 @@ describe("a cluster of the checkout's own", () => {
     expect(ask(urls[1], "select 1")).toBe("1");
     await quit(runs[1]);
     await Promise.all(roots.map(nothingLeft));
+  });
+});
+
+describe("who gets into a cluster", () => {
+  it("shows a password, which stands in a file that nobody else reads", async () => {
+    const root = checkout("closed");
+    const run = holder(root);
+    const url = new URL(await run.address());
+    expect(url.password).toHaveLength(32);
+    const secrets = join(root, ".yard/cluster/secrets.json");
+    expect(statSync(secrets).mode & 0o777).toBe(0o600);
+    expect(existsSync(join(root, ".yard/cluster/password"))).toBe(false);
+    for (const wrong of ["", "guessed"]) {
+      url.password = wrong;
+      expect(() => ask(url.href, "select 1")).toThrow(/password/);
+    }
+    await quit(run);
+    await nothingLeft(root);
+  });
+
+  it("and one that an earlier version left open is closed, with all that is in it", async () => {
+    const root = checkout("trusting");
+    const first = holder(root);
+    ask(await first.address(), "create table kept (x int)");
+    await quit(first);
+    await nothingLeft(root);
+    const folder = join(root, ".yard/cluster");
+    writeFileSync(join(folder, "data/pg_hba.conf"), "host all all 127.0.0.1/32 trust\n");
+    rmSync(join(folder, "secrets.json"));
+    const run = holder(root);
+    const url = new URL(await run.address());
+    expect(ask(url.href, "select count(*) from kept")).toBe("0");
+    url.password = "";
+    expect(() => ask(url.href, "select 1")).toThrow(/password/);
+    await quit(run);
+    await nothingLeft(root);
   });
 });
 

@@ -68,11 +68,12 @@ export async function bundleTasks(root) {
 /**
  * Brings a database up to date.
  * @param {string} root - the checkout
- * @param {{ url: string, demo: boolean, address?: string, signal?: AbortSignal }} options - `address` is where
+ * @param {{ url: string, appUrl?: string, demo: boolean, address?: string, signal?: AbortSignal }} options -
+ *   `appUrl` names the role that the application will connect as; `address` is where
  *   it will be served: a first administrator is told
  * @returns what it said
  */
-export async function prepareDatabase(root, { url, demo, address = "", signal }) {
+export async function prepareDatabase(root, { url, appUrl = "", demo, address = "", signal }) {
   const { code, output } = await run(
     process.execPath,
     ["--import", "tsx", join(root, "web/src/db/prepare.ts")],
@@ -83,6 +84,7 @@ export async function prepareDatabase(root, { url, demo, address = "", signal })
         DATABASE_URL: url,
         YARD_DEMO: demo ? "1" : "0",
         YARD_ADDRESS: address,
+        YARD_APP_URL: appUrl,
       },
       signal,
       stdio: ["ignore", "pipe", "pipe"],

@@ -20,10 +20,11 @@ export function dataFolder() {
 /**
  * @param {string} data - its data folder
  * @param {Record<string, string>} env - PORT, DATABASE_URL
+ * @param {readonly string[]} words - further words of the command
  */
-export async function npmStart(data, env = {}) {
+export async function npmStart(data, env = {}, words = []) {
   const port = env.PORT ?? String(await freePort());
-  const run = launch("npm", ["start", "--silent"], {
+  const run = launch("npm", ["start", "--silent", ...(words.length > 0 ? ["--", ...words] : [])], {
     cwd: root,
     env: { ...process.env, YARD_DATA: data, PORT: port, ...env },
   });

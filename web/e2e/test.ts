@@ -12,6 +12,13 @@ import { writeTo } from "../src/testing/fresh-sheet";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 
+/** The same database for the role that the application has. */
+export function asApplication(url: string): string {
+  const app = new URL(process.env["YARD_APP_DATABASE"] ?? "http://not-set");
+  app.pathname = new URL(url).pathname;
+  return app.href;
+}
+
 /** A server and a copy of the demo for whatever file is run, one after the other. */
 function ownServers() {
   const demo = new URL(process.env["YARD_DATABASE"] ?? "http://not-set");
@@ -35,7 +42,7 @@ function ownServers() {
     const name = `e2e_${process.pid}_${Date.now()}`;
     const url = await freshDatabase(beside, name, demo.pathname.slice(1));
     const port = await freePort();
-    const served = await serve(root, { port, databaseUrl: url, quiet: true });
+    const served = await serve(root, { port, databaseUrl: asApplication(url), quiet: true });
     await writeTo(url);
     const address = `http://127.0.0.1:${port}`;
     now = { file, url, address, state: await enteredAs(address, "Technician"), stop: served.stop };

@@ -310,6 +310,8 @@ describe("the source", () => {
     "app/enter/route.ts",
     "app/api/v1/diagnose/route.ts",
     "app/api/v1/openapi.json/route.ts",
+    "app/healthz/route.ts",
+    "app/readyz/route.ts",
     // These ask in the feature that they call.
     "app/api/sheets/[id]/entries/route.ts",
     "app/api/sheets/[id]/photos/[photo]/route.ts",

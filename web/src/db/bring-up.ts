@@ -2,6 +2,7 @@
 import { MikroORM } from "@mikro-orm/postgresql";
 import * as z from "zod";
 import { firstWelcome } from "./accounts";
+import { letIn } from "./application-role";
 import { MIGRATIONS, ormOptions } from "./connection";
 import { loadDemo } from "./demo/load";
 import { reckonAnew } from "./reckon";
@@ -29,11 +30,14 @@ export interface BroughtUp {
 const LOCK = 908_113;
 
 /**
- * Migrates, loads the demo when asked, and works out anew what an older engine did. What is done by one of
+ * Migrates, lets the application's role in, loads the demo when asked, and works out anew what an older engine did. What is done by one of
  * two starts at once, the other finds done.
  * @throws {NewerDatabase} and nothing was changed; or what the driver throws
  */
-export async function bringUp(url: string, { demo }: { demo: boolean }): Promise<BroughtUp> {
+export async function bringUp(
+  url: string,
+  { demo, app = "" }: { demo: boolean; app?: string },
+): Promise<BroughtUp> {
   const orm = await MikroORM.init(ormOptions(url));
   try {
     // A connection of its own holds the lock: what is done under it takes others.
@@ -42,6 +46,7 @@ export async function bringUp(url: string, { demo }: { demo: boolean }): Promise
       const unknown = await unknownMigrations(orm);
       if (unknown.length > 0) throw new NewerDatabase(unknown);
       const applied = await orm.migrator.up();
+      if (app !== "") await letIn(orm.em.fork(), app);
       const loaded = demo && (await loadDemo(orm.em.fork(), new Date()));
       const { visits, forecasts } = await reckonAnew(orm.em.fork());
       const welcome = await firstWelcome(orm.em.fork());

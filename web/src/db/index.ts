@@ -52,6 +52,7 @@ export {
 export { type Sites } from "./sites";
 export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";
 export { type Drift, drifts } from "./trend";
+export { databaseVersion } from "./version";
 export {
   MOST_CHOICES,
   places,

@@ -5,7 +5,10 @@ import { prepareFault } from "./prepare-fault";
 const url = process.env["DATABASE_URL"] ?? "";
 const say = (text: string) => process.stderr.write(`${text}\n`);
 try {
-  const done = await bringUp(url, { demo: process.env["YARD_DEMO"] === "1" });
+  const done = await bringUp(url, {
+    demo: process.env["YARD_DEMO"] === "1",
+    app: process.env["YARD_APP_URL"] ?? "",
+  });
   if (done.migrations > 0)
     say(
       `Database: brought up to date, ${done.migrations} ${done.migrations === 1 ? "step" : "steps"}.`,

@@ -81,8 +81,21 @@ export class Migration008Access extends Migration {
       create index audit_person on audit (person_id, id);
       create trigger only_appended before update or delete on audit
         for each row execute function refuse_change();
-      create trigger never_emptied before truncate on audit
-        for each statement execute function refuse_change();
+    `);
+    for (const table of ["curve", "plate", "fingerprint"]) {
+      this.addSql(`create trigger only_appended before update or delete on ${table}
+        for each row execute function refuse_change();`);
+    }
+    for (const table of APPENDED) {
+      this.addSql(`create trigger never_emptied before truncate on ${table}
+        for each statement execute function refuse_change();`);
+    }
+    // A reading that is no number a gauge could show was let in by nobody; the database keeps it so.
+    this.addSql(`
+      alter table sheet_entry add constraint si_is_finite check (
+        kind <> 'reading' or coalesce(jsonb_typeof(body->'si'), 'null') = 'null'
+        or abs((body->>'si')::numeric) < 1e15
+      ) not valid;
     `);
     // A name that two people have signs nobody in until one of them is changed: the older keeps it.
     this.addSql(`
@@ -94,3 +107,15 @@ export class Migration008Access extends Migration {
     `);
   }
 }
+
+/** What is only ever added to. */
+const APPENDED = [
+  "audit",
+  "curve",
+  "fingerprint",
+  "log_entry",
+  "photo",
+  "plate",
+  "sheet_entry",
+  "zero_check",
+];

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it, vi } from "vitest";
 import { saveRating } from "@/features/curve/save";
 import { takeCall } from "@/features/slate/new-call";
 import { NO_ERRORS } from "@/shell/form-answer";
+import { health, readiness } from "@/edge";
 import { jpegRequest, jsonRequest } from "@/testing/requests";
 import { receivePhoto, sendPhoto } from "./photo-bytes";
 import { receiveEntries } from "./receive";
@@ -40,6 +41,11 @@ describe("with the database away", () => {
     };
     const body = JSON.stringify({ entries: [entry] });
     expect(await away(await receiveEntries(jsonRequest(body), sheet))).toMatchObject(TOLD);
+  });
+
+  it("whoever watches is told so", async () => {
+    expect(health().status).toBe(200);
+    expect((await readiness()).status).toBe(503);
   });
 
   it("pictures are answered 503, both ways", async () => {

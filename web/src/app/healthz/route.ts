@@ -1,0 +1,5 @@
+import { health } from "@/edge";
+
+export function GET() {
+  return health();
+}

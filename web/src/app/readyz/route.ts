@@ -1,0 +1,5 @@
+import { readiness } from "@/edge";
+
+export function GET() {
+  return readiness();
+}
