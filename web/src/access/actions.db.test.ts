@@ -15,6 +15,7 @@ import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, makeAddress, takeOff } from "@/features/who/roster-actions";
+import { endToken, makeToken } from "@/features/who/token-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
@@ -222,6 +223,29 @@ const DEEDS: readonly Deed[] = [
   },
   { name: "taken off", able: ["administrator"], at: () => takeOff(newId()), everywhere: true },
   {
+    name: "token made",
+    able: ["administrator"],
+    at: (p) =>
+      makeToken(
+        null,
+        formOf({ name: "t", days: "30", may: "read-site", site: p.site, pump: p.pump }),
+      ),
+    everywhere: true,
+  },
+  {
+    name: "token ended",
+    able: ["administrator"],
+    at: async () => {
+      const [{ id }] = (await (
+        await testRows()
+      ).execute(
+        "insert into token (id, name, hash, made_by, scopes, expires_at) select gen_random_uuid(), 'old', gen_random_uuid()::text, id, '[]', now() + interval '1 day' from person limit 1 returning id",
+      )) as [{ id: string }];
+      return endToken(id);
+    },
+    everywhere: true,
+  },
+  {
     name: "call off",
     able: WORKERS,
     at: (p) => callOff(NO_ERRORS, formOf({ sheet: p.sheet, reason: "a mistake" })),
@@ -303,6 +327,17 @@ describe("the source", () => {
     readdirSync(folder, { withFileTypes: true }).flatMap((f) =>
       f.isDirectory() ? files(join(folder, f.name)) : [join(folder, f.name)],
     );
+  /** For machines: their feature asks for a token, and {@link onMachine} answers. */
+  const MACHINE_ROUTES = [
+    "log/[id]",
+    "pumps",
+    "pumps/[id]",
+    "pumps/[id]/curve",
+    "pumps/[id]/log",
+    "pumps/[id]/readings",
+    "pumps/[id]/sheets",
+    "sheets/[id]",
+  ].map((path) => `app/api/v1/${path}/route.ts`);
   /** Open to nobody in particular: they are how somebody comes in, or what anybody may read. */
   const OPEN = [
     "app/sign-in/page.tsx",
@@ -310,6 +345,7 @@ describe("the source", () => {
     "app/enter/route.ts",
     "app/api/v1/diagnose/route.ts",
     "app/api/v1/openapi.json/route.ts",
+    ...MACHINE_ROUTES,
     "app/healthz/route.ts",
     "app/readyz/route.ts",
     // These ask in the feature that they call.

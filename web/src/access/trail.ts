@@ -20,7 +20,9 @@ export type Deed =
   | "place changed"
   | "visit signed"
   | "call called off"
-  | "exported";
+  | "exported"
+  | "token made"
+  | "token ended";
 
 /**
  * Notes what somebody did.

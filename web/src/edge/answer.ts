@@ -25,20 +25,59 @@ export const refuse = (
 /**
  * Runs a route. What fails here is logged under an id that the answer names; a database that is away is
  * said to be, for the same may go through in a moment.
+ * @param saying - the form in which a failure is told
  */
-export async function answering(name: string, work: () => Promise<Response>): Promise<Response> {
+export async function answering(
+  name: string,
+  work: () => Promise<Response>,
+  saying: (
+    status: number,
+    message: string,
+    more: Readonly<Record<string, unknown>>,
+  ) => Response = refuse,
+): Promise<Response> {
   try {
     return await work();
   } catch (error) {
     const request = newId();
     if (isAway(error)) {
       log.warn({ request, route: name, err: error }, "database away");
-      return refuse(503, "The database does not answer; try again in a moment.", { request });
+      return saying(503, "The database does not answer; try again in a moment.", { request });
     }
     log.error({ request, route: name, err: error }, "failed");
-    return refuse(500, `Something failed here; it is noted as ${request}.`, { request });
+    return saying(500, `Something failed here; it is noted as ${request}.`, { request });
   }
 }
+
+/** A refusal as RFC 9457 has it: for machines, with what is wrong by its path where there is more than one thing. */
+export const problem = (
+  status: number,
+  detail: string,
+  more: Readonly<Record<string, unknown>> = {},
+): Response =>
+  Response.json(
+    { type: "about:blank", title: TITLES[status] ?? "Refused", status, detail, ...more },
+    {
+      status,
+      headers: {
+        "content-type": "application/problem+json",
+        ...(status === 401 ? { "www-authenticate": 'Bearer realm="yard-tack"' } : {}),
+      },
+    },
+  );
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: "Not understood",
+  401: "No token",
+  403: "Not for this token",
+  404: "Not there",
+  409: "In the way",
+  413: "Too large",
+  415: "Not of this type",
+  422: "Not in order",
+  500: "Failed here",
+  503: "Away",
+};
 
 /** What became of an action: the same two failures in words. */
 export type Failed = { readonly ok: false; readonly message: string };

@@ -1,5 +1,5 @@
 import "server-only";
 
-export { acting, answering, type Failed, refuse } from "./answer";
+export { acting, answering, type Failed, problem, refuse } from "./answer";
 export { health, readiness } from "./health";
 export { isOfType, NOT_JSON, readBytes, readJson, readText } from "./body";

@@ -73,6 +73,13 @@ export class Migration008Access extends Migration {
         primary key (device, person_id)
       );
 
+      create table token (
+        id uuid primary key, name text not null check (name <> ''), hash text not null unique,
+        made_by uuid not null references person, scopes jsonb not null,
+        made_at timestamptz not null default now(), expires_at timestamptz not null,
+        revoked_at timestamptz, used_at timestamptz
+      );
+
       create table audit (
         id bigint generated always as identity primary key,
         at timestamptz not null default now(), person_id uuid references person,

@@ -3,7 +3,8 @@ import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import * as z from "zod";
 import { bundleTasks } from "../../../../scripts/parts/web.mjs";
-import { diagnoseRequest, openApi } from "./index.server";
+import { openApi } from "../machine-api/openapi";
+import { diagnoseRequest } from "./index.server";
 
 const example = readFileSync(
   new URL("../../../../demo/cases/example-1.json", import.meta.url),

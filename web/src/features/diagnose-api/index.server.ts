@@ -3,8 +3,6 @@ import { LARGEST_CASE } from "@yard-tack/core/case";
 import { answering, NOT_JSON, readText, refuse } from "@/edge";
 import { diagnosed } from "./pool";
 
-export { openApi } from "./openapi";
-
 /** POST /api/v1/diagnose: a case in, a result out. */
 export const diagnoseRequest = (request: Request): Promise<Response> =>
   answering("diagnose", async () => {

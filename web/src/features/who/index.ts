@@ -1,5 +1,6 @@
 export { AccountPage } from "./account-page";
 export { PeoplePage } from "./people-page";
 export { SignInPage } from "./sign-in-page";
+export { TokensPage } from "./tokens-page";
 export { TrailPage } from "./trail-page";
 export { WelcomeOver, WelcomePage } from "./welcome-page";

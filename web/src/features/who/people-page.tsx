@@ -14,6 +14,7 @@ export function PeoplePage({ people, sites }: PeopleDto) {
   return (
     <main>
       <PageHead title="People" about={`${here.length} on the list; ${sites.length} places to give`}>
+        <LinkButton href="/people/tokens">Tokens</LinkButton>
         <LinkButton href="/people/trail">The trail</LinkButton>
       </PageHead>
       <ul className={classes.people} aria-label="People">

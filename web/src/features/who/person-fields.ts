@@ -41,3 +41,13 @@ export const decisionFields = z.object({
   everywhere: z.boolean(),
   sites: z.array(z.uuid("Load the page again.")).max(2000),
 });
+
+/** A token of a machine: what it is called, how long it is good, and the one thing it is for. */
+export const tokenFields = z.object({
+  id: z.uuid().default("00000000-0000-4000-8000-000000000000"),
+  name,
+  days: z.enum(["30", "90", "365"], "Choose how long it is good."),
+  may: z.enum(["read-site", "write-readings"], "Choose what it is for."),
+  site: z.uuid("Choose the place."),
+  pump: z.uuid("Choose the pump."),
+});

@@ -1,7 +1,16 @@
 import "server-only";
 import Papa from "papaparse";
 import { freeToEnter, note, type Visitor } from "@/access/index.server";
-import { listedPeople, places, trailPage, type TrailRow, welcomed, wholeTrail } from "@/db";
+import {
+  listedPeople,
+  places,
+  pumpChoices,
+  tokens,
+  trailPage,
+  type TrailRow,
+  welcomed,
+  wholeTrail,
+} from "@/db";
 import type { PersonDto } from "@/shell/preferences";
 
 export interface AccountDto {
@@ -32,6 +41,34 @@ export async function loadPeople() {
   return { people, sites };
 }
 export type PeopleDto = Awaited<ReturnType<typeof loadPeople>>;
+
+/** Every token in words, and what a new one can be for. */
+export async function loadTokens() {
+  const [all, sites, pumps] = await Promise.all([tokens(), places("all"), pumpChoices("all", "")]);
+  const now = new Date();
+  const nameIn = (list: readonly { id: string; name: string }[], id: string) =>
+    list.find((x) => x.id === id)?.name ?? "something that is not there any more";
+  const day = (at: Date) => at.toISOString().slice(0, 10);
+  return {
+    sites,
+    pumps,
+    tokens: all.map(({ id, name, scopes, expiresAt, revokedAt, usedAt }) => ({
+      id,
+      name,
+      words: scopes
+        .map((s) =>
+          s.may === "read-site"
+            ? `reads ${nameIn(sites, s.site)}`
+            : `sends readings of ${nameIn(pumps, s.pump)}`,
+        )
+        .join(", "),
+      expires: day(expiresAt),
+      used: usedAt && day(usedAt),
+      state: revokedAt || expiresAt < now ? ("over" as const) : ("good" as const),
+    })),
+  };
+}
+export type TokensDto = Awaited<ReturnType<typeof loadTokens>>;
 
 interface TrailLine extends Omit<TrailRow, "at"> {
   readonly at: string;

@@ -1,4 +1,4 @@
-import { openApi } from "@/features/diagnose-api/index.server";
+import { openApi } from "@/features/machine-api/index.server";
 
 export function GET() {
   return openApi();

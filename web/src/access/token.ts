@@ -1,0 +1,44 @@
+/** What a machine may do: by its token, and for no more than that was made for. */
+import "server-only";
+import { siteOf, type Sites, type Thing, type Token, tokenOf } from "@/db";
+
+export type Machine =
+  | { readonly ok: true; readonly token: Token; readonly sites: Sites }
+  | { readonly ok: false; readonly status: 401 | 403 | 404; readonly message: string };
+
+const NO_TOKEN =
+  "A token is needed: Authorization: Bearer yard_…; an administrator makes one under People. It may have run out or been ended.";
+const NOT_THERE = "This is not there, or not for this token.";
+
+/**
+ * Whether a request's token lets it read something, or write readings of a pump.
+ * @param may - what it wants
+ * @param thing - what it is about; none for a list, which holds only what may be read
+ */
+export async function onMachine(
+  request: Request,
+  may: "read" | "write-readings",
+  thing?: Thing,
+): Promise<Machine> {
+  const [, text] = /^Bearer +(\S+)$/i.exec(request.headers.get("authorization") ?? "") ?? [];
+  const token = text ? await tokenOf(text) : undefined;
+  if (!token) return { ok: false, status: 401, message: NO_TOKEN };
+  const sites = token.scopes.flatMap((s) => (s.may === "read-site" ? [s.site] : []));
+  if (may === "write-readings") {
+    const pump = thing && "pump" in thing ? thing.pump : undefined;
+    if (token.scopes.some((s) => s.may === "write-readings" && s.pump === pump))
+      return { ok: true, token, sites };
+    const site = thing && (await siteOf(thing));
+    // Whoever may read a pump is told that it is there, and that they may not write.
+    if (!site || !sites.includes(site)) return { ok: false, status: 404, message: NOT_THERE };
+    return {
+      ok: false,
+      status: 403,
+      message: "This token reads; it writes no readings of this pump.",
+    };
+  }
+  if (!thing) return { ok: true, token, sites };
+  const site = await siteOf(thing);
+  if (site && sites.includes(site)) return { ok: true, token, sites };
+  return { ok: false, status: 404, message: NOT_THERE };
+}

@@ -1,0 +1,121 @@
+/** Readings that a machine sends: onto the open sheet of their pump, under the name of whoever made the token. */
+import "server-only";
+import {
+  dimensionAt,
+  entryId,
+  personId as personIdSchema,
+  pumpId as pumpIdSchema,
+} from "@yard-tack/core/case";
+import { parseReading } from "@yard-tack/core/quantity";
+import { ENTRY_VERSION, readEntry, type SheetEntry } from "@yard-tack/core/visit";
+import { v5 as idFrom } from "uuid";
+import type * as z from "zod";
+import { onMachine } from "@/access/index.server";
+import { appendEntries, openSheetsOf } from "@/db";
+import { answering, problem, readJson } from "@/edge";
+import { readingsBody } from "./readings-body";
+
+const LONGEST_BODY = 100_000;
+
+/** Names of entries made from a key: a request that is repeated makes the same ones. */
+const NAMESPACE = "0b0f6a8e-6f0e-4f52-9a53-5a5d9b1c7d21";
+const USED =
+  "This Idempotency-Key was used before, for other readings: use a new one. What was kept then stays.";
+const KEY = /^[\x21-\x7e]{8,200}$/;
+
+/** POST /api/v1/pumps/:id/readings with an Idempotency-Key: repeated, it changes nothing and answers the same. */
+export const takeReadings = (request: Request, text: string): Promise<Response> =>
+  answering(
+    "api readings",
+    async () => {
+      const id = pumpIdSchema.safeParse(text);
+      const entered = await onMachine(
+        request,
+        "write-readings",
+        id.success ? { pump: id.data } : undefined,
+      );
+      if (!entered.ok) return problem(entered.status, entered.message);
+      const key = request.headers.get("idempotency-key") ?? "";
+      if (!KEY.test(key)) {
+        return problem(
+          400,
+          "An Idempotency-Key of 8 to 200 letters, digits or signs is needed; nothing was kept.",
+        );
+      }
+      const body = await readJson(request, LONGEST_BODY);
+      if (!body.ok) return problem(body.status, body.message);
+      const parsed = readingsBody.safeParse(body.json);
+      if (!parsed.success) {
+        const errors = parsed.error.issues.map((i) => ({
+          path: i.path.join("."),
+          message: i.message,
+        }));
+        return problem(422, "The readings are not in order; nothing was kept.", { errors });
+      }
+      const { token } = entered;
+      const made = entriesOf(
+        parsed.data,
+        (i) => idFrom(`${token.id}/${key}/${i}`, NAMESPACE),
+        token.madeBy,
+      );
+      if (!made.ok)
+        return problem(422, "The readings are not in order; nothing was kept.", {
+          errors: made.errors,
+        });
+      const [sheet] = id.success ? await openSheetsOf(id.data) : [];
+      if (!sheet)
+        return problem(409, "No sheet of this pump is open: take a call or plan a round first.");
+      const appended = await appendEntries(sheet.id, made.entries, new Date());
+      if (!appended || appended.refused.length > 0) {
+        const kept = appended?.kept.map((k) => k.id) ?? [];
+        return problem(409, USED, { kept });
+      }
+      return Response.json({ sheet: sheet.id, kept: appended.kept.map((k) => k.id) });
+    },
+    problem,
+  );
+
+type Made =
+  | { readonly ok: true; readonly entries: readonly SheetEntry[] }
+  | {
+      readonly ok: false;
+      readonly errors: readonly { readonly path: string; readonly message: string }[];
+    };
+
+/** Each reading as an entry, or what is wrong with each that is none. */
+function entriesOf(
+  { at, snapshot, readings }: z.output<typeof readingsBody>,
+  idOf: (i: number) => string,
+  madeBy: string,
+): Made {
+  const entries: SheetEntry[] = [];
+  const errors: { path: string; message: string }[] = [];
+  readings.forEach(({ slot, raw }, i) => {
+    const wrong = (key: string, message: string) =>
+      errors.push({ path: `readings.${i}.${key}`, message });
+    const dimension = dimensionAt(snapshot, slot);
+    if (!dimension) return wrong("slot", `There is no strip “${slot.slice(0, 40)}” there.`);
+    const read = parseReading(raw, dimension);
+    if (!read.ok) return wrong("raw", read.error.message);
+    const entry = readEntry({
+      version: ENTRY_VERSION,
+      id: entryId.parse(idOf(i)),
+      personId: personIdSchema.parse(madeBy),
+      at: new Date(at).toISOString(),
+      supersedes: null,
+      order: null,
+      kind: "reading",
+      snapshot,
+      slot,
+      raw,
+      unit: read.value.values[0].unit,
+      si: read.value.mean,
+      fault: null,
+      reason: null,
+    });
+    if (entry.ok) entries.push(entry.value);
+    else wrong("raw", entry.error);
+    return undefined;
+  });
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, entries };
+}
