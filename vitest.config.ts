@@ -40,7 +40,7 @@ export default defineConfig({
           name: "database",
           include: ["web/src/**/*.db.test.ts"],
           globalSetup: "./web/src/testing/postgres.ts",
-          setupFiles: "./web/src/testing/signed-in.ts",
+          setupFiles: ["./core/testing/fixed-seed.ts", "./web/src/testing/signed-in.ts"],
           testTimeout: 30_000,
         },
       },

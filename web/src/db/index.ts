@@ -50,7 +50,7 @@ export {
   zoneOfSheet,
 } from "./sheets";
 export { type Sites } from "./sites";
-export { makeToken, revokeToken, type Token, tokenOf, tokens, tokenScope } from "./tokens";
+export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";
 export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";
 export { type Drift, drifts } from "./trend";
 export { databaseVersion } from "./version";

@@ -6,7 +6,7 @@ import { unitOfWork } from "./connection";
 import { columns, selected } from "./rows";
 
 /** What a token is for. */
-export const tokenScope = z.discriminatedUnion("may", [
+const tokenScope = z.discriminatedUnion("may", [
   z.object({ may: z.literal("read-site"), site: z.uuid() }),
   z.object({ may: z.literal("write-readings"), pump: z.uuid() }),
 ]);
