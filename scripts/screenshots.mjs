@@ -240,7 +240,11 @@ await inCare(async (care) => {
       await page.getByRole("button", { name: "Trace a picture" }).click();
       await traced(page);
     });
-    await picture("new-call", LAPTOP, (page) => page.goto("/call"));
+    const administrator = inBrowser(await enterAs(address, "Administrator"));
+    await picture("people", { ...LAPTOP, storageState: administrator }, async (page) => {
+      await page.goto("/people");
+      await page.getByText(/Change what Hatchery owner/).click();
+    });
     await picture("log", LAPTOP, (page) => page.goto("/log"));
     await picture("log-entry", LAPTOP, async (page) => {
       await sheet(page, "LF-2");

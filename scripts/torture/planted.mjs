@@ -42,8 +42,8 @@ export const PLANTED = [
   {
     what: "preferred flow in a wrong unit",
     file: "web/src/features/board/chart-option.ts",
-    find: "xAxis: x(view.allowed[0])",
-    put: "xAxis: view.allowed[0]",
+    find: "view.allowed?.map((q) => at([q, 0])[0])",
+    put: "view.allowed?.map((q) => q)",
   },
   {
     what: "preferred flow of another flow",
@@ -92,7 +92,7 @@ export const PLANTED = [
   {
     what: "a signature without its lines",
     file: "web/src/features/run-sheet/sign-off.ts",
-    find: "    lines(found),\n    signed,",
+    find: "    linesOfSheet(found),\n    signed,",
     put: "    {},\n    signed,",
     project: "database",
   },

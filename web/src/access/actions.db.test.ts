@@ -14,7 +14,7 @@ import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { toldOf } from "@/features/slate/told-chips";
-import { addToList, decide, makeAddress, takeOff } from "@/features/who/roster-actions";
+import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { endToken, makeToken } from "@/features/who/token-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { changeIdentity } from "@/features/yard/change-identity";
@@ -228,6 +228,7 @@ const DEEDS: readonly Deed[] = [
       decide(NO_ERRORS, formOf({ person: all[1]?.id ?? "", role: "technician", everywhere: "on" })),
     everywhere: true,
   },
+  { name: "name erased", able: ["administrator"], at: () => erase(newId()), everywhere: true },
   { name: "taken off", able: ["administrator"], at: () => takeOff(newId()), everywhere: true },
   {
     name: "token made",

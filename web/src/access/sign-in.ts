@@ -4,7 +4,7 @@ import { hash } from "@node-rs/argon2";
 import { APIError } from "better-auth/api";
 import { headers } from "next/headers";
 import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
-import { demoPeople, type PersonRow, sighted, signInName, takeWelcome } from "@/db";
+import { demoPeople, idOfName, type PersonRow, sighted, signInName, takeWelcome } from "@/db";
 import { auth } from "./auth";
 import { signedInHere } from "./device";
 import { isLoopback } from "./hosts";
@@ -66,7 +66,7 @@ export async function signInWith(name: string, passphrase: string, shared: boole
   } catch (error) {
     if (!(error instanceof APIError)) throw error;
     await new Promise((resolve) => setTimeout(resolve, SLOWER * counted.consumedPoints));
-    await note(null, "wrong passphrase", name.slice(0, 80));
+    await note(null, "wrong passphrase", (await idOfName(username)) ?? "");
     return { ok: false, message: WRONG };
   }
 }

@@ -133,9 +133,10 @@ async function firstAdministrator(
   }
   const id = newId();
   const role = "administrator";
+  if (!(await makeAccount(tx, id, name))) return undefined;
   tx.create(Person, { id, name, role, units, settings: {}, everywhere: true, leftAt: null });
   await tx.flush();
-  return (await makeAccount(tx, id, name)) ? id : undefined;
+  return id;
 }
 
 /** The demo's people, where the demo was loaded, as long as they have no passphrase: a tap enters as one of them. */
@@ -146,4 +147,11 @@ export async function demoPeople(): Promise<PersonRow[]> {
   const free = DEMO_PEOPLE.filter((id) => !able.some((a) => a.id === id));
   const all = await everybody(em);
   return all.filter((p) => p.leftAt === null && free.includes(p.id));
+}
+
+/** Whose name it is, as it is looked up; undefined where nobody has it. */
+export async function idOfName(username: string): Promise<string | undefined> {
+  const sql = `select "id" from auth."user" where "username" = ?`;
+  const [row] = await selected(await unitOfWork(), idRow, sql, [username]);
+  return row?.id;
 }

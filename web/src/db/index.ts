@@ -3,6 +3,7 @@ import "server-only";
 export {
   authSecret,
   demoPeople,
+  idOfName,
   takeWelcome,
   WELCOME_HOURS,
   welcomed,
@@ -34,7 +35,7 @@ export {
   zoneOfPump,
 } from "./pumps";
 export { currentRating, putRatingBack, savePlace, savePlate, saveRating } from "./register";
-export { decide, listedPeople, takeOff } from "./roster";
+export { decide, eraseName, listedPeople, takeOff } from "./roster";
 export { type Forecast, type PersonRow, plateFacts, type Role } from "./rows";
 export { appendEntries } from "./sheet-entries";
 export {

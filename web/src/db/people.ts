@@ -58,9 +58,11 @@ export async function addPerson(person: NewPerson): Promise<PersonId | undefined
   const em = await unitOfWork();
   return em.transactional(async (tx) => {
     const id = personIdSchema.parse(newId());
+    // The name first: where it is another's, nobody was made.
+    if (!(await makeAccount(tx, id, person.name))) return undefined;
     tx.create(Person, { ...person, id, settings: {}, leftAt: null });
     await tx.flush();
-    return (await makeAccount(tx, id, person.name)) ? id : undefined;
+    return id;
   });
 }
 

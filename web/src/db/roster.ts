@@ -91,6 +91,27 @@ export async function takeOff(
   });
 }
 
+/**
+ * Makes a number of the name of somebody who has left: what they wrote and signed stays, and who it was is known no
+ * more.
+ * @returns the number, undefined where nobody of that id has left
+ */
+export async function eraseName(id: PersonId): Promise<string | undefined> {
+  const em = await unitOfWork();
+  return em.transactional(async (tx) => {
+    const number = `Person ${id.slice(0, 8)}`;
+    const gone = { name: number, settings: {} };
+    if ((await tx.nativeUpdate(Person, { id, leftAt: { $ne: null } }, gone)) === 0)
+      return undefined;
+    await tx.execute(`update auth."user" set "name" = ?, "displayUsername" = null where "id" = ?`, [
+      number,
+      id,
+    ]);
+    await tx.execute("update device_person set agent = '' where person_id = ?", [id]);
+    return number;
+  });
+}
+
 /** Whether somebody else is an administrator; their rows are locked, so that two cannot leave at once. */
 async function anotherAdministrator(tx: EntityManager, id: PersonId): Promise<boolean> {
   const rows = await selected(

@@ -4,7 +4,7 @@ import type { PersonId } from "@yard-tack/core/case";
 import { leftBehind } from "@yard-tack/core/record";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { onAction } from "@/access/index.server";
+import { note, onAction } from "@/access/index.server";
 import {
   changeCall as keepCall,
   type SheetRecord,
@@ -53,6 +53,7 @@ export async function callOff(_: FormAnswer, data: FormData): Promise<FormAnswer
     const { id } = entered.visitor;
     const signed = await signSheet(sheet, (found) => calledOff(found, reason, id));
     if (!signed.ok) return { ok: false, message: GONE } as const;
+    await note(id, "call called off", reason);
     revalidatePath("/", "layout");
     return { ok: true, log: signed.logEntryId } as const;
   });

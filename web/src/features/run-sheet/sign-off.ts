@@ -5,7 +5,7 @@ import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { caseOfVisit, foldEntries } from "@yard-tack/core/visit";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
-import { onAction } from "@/access/index.server";
+import { note, onAction } from "@/access/index.server";
 import { addToLog, type Refusal, type SheetRecord, type Signature, signSheet } from "@/db";
 import { acting } from "@/edge";
 import { linesOfSheet } from "./lines-of-sheet";
@@ -54,6 +54,7 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
       signature(sheet, parsed.data, id),
     );
     if (signed.ok) {
+      await note(id, "visit signed", signed.logEntryId);
       revalidatePath("/", "layout");
       return { ok: true, logEntryId: signed.logEntryId };
     }

@@ -2,6 +2,7 @@ import { ROLE_NAMES } from "@/access";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { day } from "@/shell/times";
+import { EraseName } from "./erase-name";
 import { NewPersonForm } from "./new-person-form";
 import { PersonRights } from "./person-rights";
 import type { PeopleDto } from "./server";
@@ -45,9 +46,17 @@ export function PeoplePage({ people, sites }: PeopleDto) {
         <NewPersonForm />
       </section>
       {left.length > 0 ? (
-        <p className={classes.note}>
-          Left, what they wrote keeps their name: {left.map((p) => p.person.name).join(", ")}
-        </p>
+        <section aria-label="Left">
+          <h2 className={classes.heading}>Left: what they wrote keeps their name</h2>
+          <ul className={classes.people}>
+            {left.map(({ person }) => (
+              <li key={person.id} data-left={person.name}>
+                <div className={classes.who}>{person.name}</div>
+                <EraseName id={person.id} name={person.name} />
+              </li>
+            ))}
+          </ul>
+        </section>
       ) : null}
     </main>
   );

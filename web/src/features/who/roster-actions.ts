@@ -8,7 +8,7 @@ import { note, onAction } from "@/access/index.server";
 import {
   addPerson,
   decide as keep,
-  namesOf,
+  eraseName,
   takeOff as keepOff,
   WELCOME_HOURS,
   welcomeFor,
@@ -22,8 +22,6 @@ const WORDS = {
   "last-administrator": "One administrator has to remain: make somebody else one first.",
 } as const;
 
-const nameOf = async (id: string): Promise<string> => (await namesOf())[id] ?? id;
-
 /** Puts somebody on the list; a one-time address is made for them afterwards. */
 export async function addToList(_: FormAnswer, data: FormData): Promise<FormAnswer> {
   const parsed = personFields.safeParse(Object.fromEntries(data));
@@ -35,7 +33,7 @@ export async function addToList(_: FormAnswer, data: FormData): Promise<FormAnsw
     // A viewer sees what is given; whoever works here sees every place until somebody decides otherwise.
     const id = await addPerson({ name, role, units, everywhere: role !== "viewer" });
     if (!id) return { ok: false, message: TAKEN, field: "name" } as const;
-    await note(entered.visitor.id, "person added", `${name}, ${role}`);
+    await note(entered.visitor.id, "person added", `${id}: ${role}`);
     revalidatePath("/people");
     return { ok: true } as const;
   });
@@ -61,11 +59,7 @@ export async function decide(_: FormAnswer, data: FormData): Promise<FormAnswer>
     const outcome = await keep(person, decided);
     if (outcome !== "done") return { ok: false, message: WORDS[outcome] } as const;
     const seen = decided.everywhere ? "every place" : `${decided.sites.length} places`;
-    await note(
-      entered.visitor.id,
-      "rights changed",
-      `${await nameOf(person)}: ${decided.role}, ${seen}`,
-    );
+    await note(entered.visitor.id, "rights changed", `${person}: ${decided.role}, ${seen}`);
     revalidatePath("/people");
     return { ok: true } as const;
   });
@@ -84,7 +78,7 @@ export async function makeAddress(input: string): Promise<Address> {
     if (!entered.ok) return entered;
     const token = id.success ? await welcomeFor(id.data) : undefined;
     if (!token) return { ok: false, message: WORDS["no-such-person"] };
-    await note(entered.visitor.id, "one-time address made", await nameOf(input));
+    await note(entered.visitor.id, "one-time address made", input);
     const asked = await headers();
     const scheme = process.env["YARD_HTTPS"] === "1" ? "https" : "http";
     const address = `${scheme}://${asked.get("host") ?? ""}/welcome/${token}`;
@@ -100,7 +94,22 @@ export async function takeOff(input: string): Promise<string | null> {
     if (!entered.ok) return entered;
     const outcome = id.success ? await keepOff(id.data) : "no-such-person";
     if (outcome !== "done") return { ok: false, message: WORDS[outcome] } as const;
-    await note(entered.visitor.id, "person left", await nameOf(input));
+    await note(entered.visitor.id, "person left", input);
+    revalidatePath("/people");
+    return { ok: true } as const;
+  });
+  return done.ok ? null : done.message;
+}
+
+/** Makes a number of the name of somebody who has left. What went wrong, or null. */
+export async function erase(input: string): Promise<string | null> {
+  const done = await acting("erase", "Nothing was changed.", async () => {
+    const id = z.uuid().pipe(personId).safeParse(input);
+    const entered = await onAction("people");
+    if (!entered.ok) return entered;
+    const number = id.success ? await eraseName(id.data) : undefined;
+    if (!number) return { ok: false, message: "Only of somebody who has left." } as const;
+    await note(entered.visitor.id, "name erased", input);
     revalidatePath("/people");
     return { ok: true } as const;
   });

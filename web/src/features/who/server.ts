@@ -3,6 +3,7 @@ import Papa from "papaparse";
 import { freeToEnter, note, type Visitor } from "@/access/index.server";
 import {
   listedPeople,
+  namesOf,
   places,
   pumpChoices,
   tokens,
@@ -81,20 +82,26 @@ export interface TrailDto {
   readonly pages: number;
 }
 
+/** People are noted by their number, so that a name can be erased; whoever is known is shown by name. */
+const named = (about: string, names: Readonly<Record<string, string>>): string =>
+  about.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, (id) => names[id] ?? id);
+
 /** A page of the trail, newest first. @param page - from 0 */
 export async function loadTrail(page: number): Promise<TrailDto> {
-  const { rows, ...place } = await trailPage(page);
-  return { rows: rows.map((r) => ({ ...r, at: r.at.toISOString() })), ...place };
+  const [{ rows, ...place }, names] = await Promise.all([trailPage(page), namesOf()]);
+  const lines = rows.map((r) => ({ ...r, about: named(r.about, names), at: r.at.toISOString() }));
+  return { rows: lines, ...place };
 }
 
 /** The whole trail as a CSV file. */
 export async function trailCsv(by: Visitor) {
   await note(by.id, "exported", "the trail");
+  const names = await namesOf();
   const rows = (await wholeTrail()).map(({ at, name, action, about, device }) => ({
     at: at.toISOString(),
     who: name ?? "",
     what: action,
-    about,
+    about: named(about, names),
     device,
   }));
   return { name: "trail.csv", text: Papa.unparse(rows, { escapeFormulae: true }) };

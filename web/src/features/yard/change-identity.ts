@@ -3,7 +3,7 @@
 import { readPump } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { onAction } from "@/access/index.server";
+import { note, onAction } from "@/access/index.server";
 import { changeIdentity as keep, loadPump } from "@/db";
 import { acting } from "@/edge";
 import { forecastAnew } from "@/features/slate/index.server";
@@ -50,6 +50,7 @@ export async function changeIdentity(_: FormAnswer, data: FormData): Promise<For
       return { ok: false, message, field } as const;
     }
     await forecastAnew(pump);
+    await note(entered.visitor.id, "pump or place changed", `${tag}, ${siteName}`);
     revalidatePath("/", "layout");
     return { ok: true } as const;
   });

@@ -3,7 +3,7 @@
 import { pumpId } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
-import { onAction } from "@/access/index.server";
+import { note, onAction } from "@/access/index.server";
 import { setRetired as keepRetired } from "@/db";
 import { acting } from "@/edge";
 
@@ -17,6 +17,8 @@ export async function setRetired(pump: string, retire: boolean): Promise<boolean
     const entered = await onAction("register", { pump: asked.data.pumpId });
     if (!entered.ok) return entered;
     await keepRetired(asked.data.pumpId, asked.data.retire ? new Date() : null);
+    const deed = asked.data.retire ? "pump taken off" : "pump put back";
+    await note(entered.visitor.id, deed, asked.data.pumpId);
     revalidatePath("/", "layout");
     return { ok: true } as const;
   });

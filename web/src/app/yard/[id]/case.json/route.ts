@@ -1,5 +1,5 @@
 import { pumpId } from "@yard-tack/core/case";
-import { onRoute } from "@/access/index.server";
+import { note, onRoute } from "@/access/index.server";
 import { caseFile } from "@/features/curve/index.server";
 import { download } from "@/shell/download";
 
@@ -7,5 +7,6 @@ export async function GET(_: Request, { params }: { params: Promise<{ id: string
   const id = pumpId.safeParse((await params).id);
   const entered = await onRoute("read", id.success ? { pump: id.data } : undefined);
   const file = entered.ok && id.success ? await caseFile(id.data) : undefined;
+  if (entered.ok && file) await note(entered.visitor.id, "exported", file.name);
   return download(file, "application/json; charset=utf-8", entered.ok ? 404 : entered.status);
 }
