@@ -16,6 +16,10 @@ const PEOPLE = Number(process.env.YARD_PEOPLE ?? 20);
 /** Each asks for a page this often [ms]. */
 const EVERY = 5000;
 const LASTS = 30_000;
+/** People with sessions, and those of them who type. */
+const SIGNED_IN = 200;
+const TYPING = 50;
+const TYPES_EVERY = 2000;
 
 /** Of the technician who asks. */
 let cookie = "";
@@ -68,6 +72,13 @@ export async function serverFigures(root, care) {
     "at most 100 ms",
   );
 
+  const typing = await typed(address, ids.sheets, ids.person);
+  row(
+    `${SIGNED_IN} signed in, ${TYPING} typing, a save, 95th percentile (${typing.length} saves)`,
+    ms(quantile(typing, 0.95)),
+    "at most 60 ms",
+  );
+
   const large = largeCase(root);
   const beside = await withSaves(address, ids, async () => {
     const { took } = await ask(`${address}/api/v1/diagnose`, { method: "POST", body: large });
@@ -100,6 +111,30 @@ async function people(address, paths) {
         const { took } = await ask(`${address}${paths[n % paths.length]}`);
         times.push(took);
         await sleep(Math.max(0, EVERY - took));
+      }
+    }),
+  );
+  return times;
+}
+
+/** People on devices of their own, each with a session, some of whom type a reading every two seconds. */
+async function typed(address, sheets, person) {
+  const sessions = [];
+  for (let i = 0; i < SIGNED_IN; i++) sessions.push(asHeader(await enterAs(address, "Technician")));
+  const until = Date.now() + LASTS;
+  const times = [];
+  await Promise.all(
+    Array.from({ length: TYPING }, async (_, i) => {
+      await sleep((TYPES_EVERY * i) / TYPING);
+      while (Date.now() < until) {
+        const sheet = sheets[i % sheets.length];
+        const { took } = await ask(`${address}/api/sheets/${sheet}/entries`, {
+          method: "POST",
+          headers: { "content-type": "application/json", cookie: sessions[i] },
+          body: JSON.stringify({ entries: [reading(person)] }),
+        });
+        times.push(took);
+        await sleep(Math.max(0, TYPES_EVERY - took));
       }
     }),
   );

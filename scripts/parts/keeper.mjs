@@ -22,8 +22,8 @@ const log = join(folder, "log");
 
 /** Nobody came for this long: whoever started this process is gone [ms]. */
 const NOBODY_CAME = 20_000;
-/** A server that died this often within a minute is not started again. */
-const MOST_DEATHS = 5;
+/** A server that died this often within a minute is not started again; who kills it on purpose says how often. */
+const MOST_DEATHS = Number(process.env.YARD_MOST_DEATHS ?? 5);
 
 // The terminal it was started from may be gone long before it.
 process.stderr.on("error", () => undefined);

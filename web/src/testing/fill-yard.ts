@@ -16,7 +16,8 @@ await orm.em.fork().transactional((em) =>
   }),
 );
 const [ids] = (await orm.em.fork().execute(
-  `select (select id from person where name = 'Technician') as person, s.id as sheet, s.pump_id as pump
+  `select (select id from person where name = 'Technician') as person, s.id as sheet, s.pump_id as pump,
+     (select jsonb_agg(o.id) from (select id from run_sheet where signed_at is null limit 50) o) as sheets
      from run_sheet s where s.signed_at is null limit 1`,
 )) as unknown[];
 await orm.close(true);
