@@ -17,10 +17,10 @@ const sleep = (time) => new Promise((resolve) => setTimeout(resolve, time));
 
 /**
  * @param {string} root - the checkout
- * @param {{ kills: number, seed: number }} how
+ * @param {{ kills: number, seed: number, pause?: number }} how - `pause`: the longest between two kills [ms]
  * @returns {Promise<{ acknowledged: number, lost: number, doubled: number, outOfOrder: number, kills: number }>}
  */
-export async function typeThroughKills(root, { kills, seed }) {
+export async function typeThroughKills(root, { kills, seed, pause = 1500 }) {
   const data = mkdtempSync(join(tmpdir(), "yard-kills-"));
   chmodSync(data, 0o755);
   const before = process.env.YARD_DATA;
@@ -45,7 +45,7 @@ export async function typeThroughKills(root, { kills, seed }) {
       device(address, cookie, sheet, person, () => going),
     );
     for (let done = 0; done < kills; done++) {
-      await sleep(200 + 1300 * chance());
+      await sleep(200 + pause * chance());
       if (chance() < 0.5) {
         await server.kill();
         server = await serve(root, { port, databaseUrl: database.appUrl, quiet: true });

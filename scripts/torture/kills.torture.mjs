@@ -8,7 +8,7 @@ const root = fileURLToPath(new URL("../..", import.meta.url));
 
 it("lose nothing that was told kept, and double nothing", async () => {
   const seed = Number(process.env.YARD_SEED ?? Date.now() % 1_000_000);
-  const found = await typeThroughKills(root, { kills: 100, seed });
+  const found = await typeThroughKills(root, { kills: 100, seed, pause: 5000 });
   say(`seed ${seed}: ${JSON.stringify(found)}`);
   expect(found).toMatchObject({ lost: 0, doubled: 0, outOfOrder: 0 });
   expect(found.acknowledged).toBeGreaterThan(500);

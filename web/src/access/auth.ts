@@ -52,6 +52,8 @@ const make = (secret: string, pool: Pool) =>
     session: { expiresIn: TRUSTED, disableSessionRefresh: true },
     advanced: {
       cookiePrefix: "yard",
+      // A session and whose it is in one statement.
+      database: { joins: true },
       // Behind HTTPS the cookie never travels without it.
       useSecureCookies: process.env["YARD_HTTPS"] === "1",
       defaultCookieAttributes: { httpOnly: true, sameSite: "lax" },

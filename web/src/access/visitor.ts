@@ -3,7 +3,7 @@ import "server-only";
 import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
-import { type PersonRow, sighted, siteOf, type Sites, type Thing } from "@/db";
+import { type PersonRow, sighted, type Sites, type Thing } from "@/db";
 import { auth } from "./auth";
 import { authorsHere } from "./device";
 import { may, REFUSED, type Right } from "./rights";
@@ -14,13 +14,26 @@ export interface Visitor extends PersonRow {
   readonly sites: Sites;
 }
 
-/** Who is signed in at this device; asked for once in a request. */
-export const visitorHere = cache(async (): Promise<Visitor | undefined> => {
+/** The account that this device is signed in to; asked for once in a request. */
+const accountHere = cache(async (): Promise<string | undefined> => {
   const { api } = await auth();
-  const session = await api.getSession({ headers: await headers() });
-  const found = session ? await sighted(session.user.id) : undefined;
-  return found && { ...found.person, sites: found.sites };
+  return (await api.getSession({ headers: await headers() }))?.user.id;
 });
+
+/** Who is signed in at this device, and the site of a thing; asked for once in a request. */
+const seenBy = cache(async (kind: keyof AnyThing | "", id: string) => {
+  const account = await accountHere();
+  const found = account
+    ? await sighted(account, kind === "" ? undefined : ({ [kind]: id } as Thing))
+    : undefined;
+  return found && { visitor: { ...found.person, sites: found.sites }, site: found.site };
+});
+
+type AnyThing = { pump: string; sheet: string; entry: string };
+
+/** Who is signed in at this device. */
+export const visitorHere = async (): Promise<Visitor | undefined> =>
+  (await seenBy("", ""))?.visitor;
 
 type Judged =
   | { readonly ok: true; readonly visitor: Visitor }
@@ -36,11 +49,15 @@ const SIGNED_OUT =
  * the same words.
  */
 async function judge(right: Right, thing?: Thing): Promise<Judged> {
-  const visitor = await visitorHere();
-  if (!visitor) return { ok: false, why: "nobody" };
+  const [[kind, id] = ["", ""] as const] = Object.entries(thing ?? {}) as [
+    keyof AnyThing,
+    string,
+  ][];
+  const found = await seenBy(kind, id);
+  if (!found) return { ok: false, why: "nobody" };
+  const { visitor, site } = found;
   if (thing) {
-    const site = await siteOf(thing);
-    const seen = site !== undefined && (visitor.sites === "all" || visitor.sites.includes(site));
+    const seen = site !== null && (visitor.sites === "all" || visitor.sites.includes(site));
     if (!seen) return { ok: false, why: "not-there" };
   }
   if (may(visitor.role, right)) return { ok: true, visitor };

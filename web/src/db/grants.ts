@@ -2,8 +2,9 @@
 import type { EntityManager } from "@mikro-orm/postgresql";
 import type { LogEntryId, PumpId, SheetId } from "@yard-tack/core/case";
 import { v4 as newId } from "uuid";
+import * as z from "zod";
 import { unitOfWork } from "./connection";
-import { idRow, selected } from "./rows";
+import { selected } from "./rows";
 import type { By } from "./sites";
 
 export type Holder = { readonly personId: string } | { readonly teamId: string };
@@ -26,17 +27,17 @@ export async function giveNewSite(em: EntityManager, by: By, siteId: string): Pr
 export type Thing =
   { readonly pump: PumpId } | { readonly sheet: SheetId } | { readonly entry: LogEntryId };
 
-/** The site a thing belongs to; undefined where there is no such thing. */
-export async function siteOf(thing: Thing): Promise<string | undefined> {
-  const em = await unitOfWork();
-  const [sql, id] =
-    "pump" in thing
-      ? ["select site_id as id from pump where id = ?", thing.pump]
-      : "sheet" in thing
-        ? [`${OF_PUMP} join run_sheet x on x.pump_id = p.id where x.id = ?`, thing.sheet]
-        : [`${OF_PUMP} join log_entry x on x.pump_id = p.id where x.id = ?`, thing.entry];
-  const [row] = await selected(em, idRow, sql, [id]);
-  return row?.id;
+/** A statement for the site that a thing belongs to, and the id it asks for. */
+export function siteQuery(thing: Thing): readonly [sql: string, id: string] {
+  if ("pump" in thing) return ["select site_id from pump where id = ?", thing.pump];
+  const [table, id] = "sheet" in thing ? ["run_sheet", thing.sheet] : ["log_entry", thing.entry];
+  const sql = `select p.site_id from pump p join ${table} x on x.pump_id = p.id where x.id = ?`;
+  return [sql, id];
 }
 
-const OF_PUMP = "select p.site_id as id from pump p";
+/** The site a thing belongs to; undefined where there is no such thing. */
+export async function siteOf(thing: Thing): Promise<string | undefined> {
+  const [sql, id] = siteQuery(thing);
+  const row = z.object({ site_id: z.string() });
+  return (await selected(await unitOfWork(), row, sql, [id]))[0]?.site_id;
+}

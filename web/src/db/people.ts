@@ -6,6 +6,7 @@ import * as z from "zod";
 import { signInName } from "./account-names";
 import { unitOfWork } from "./connection";
 import { Person } from "./entities";
+import { siteQuery, type Thing } from "./grants";
 import type { Sites } from "./sites";
 import { columns, personRow, type PersonRow, ROLES, selected } from "./rows";
 
@@ -30,25 +31,35 @@ export async function namesOf(): Promise<Readonly<Record<string, string>>> {
 export interface Sighted {
   readonly person: PersonRow;
   readonly sites: Sites;
+  /** The site of the thing that was asked about; null where there is no such thing. */
+  readonly site: string | null;
 }
 
-const sightedRow = z.object({ person: columns(personRow), sites: z.array(z.string()) });
+const sightedRow = z.object({
+  person: columns(personRow),
+  sites: z.array(z.string()),
+  site: z.string().nullable(),
+});
 
-/** Somebody on the list, and the sites they may see; undefined once they have left. */
-export async function sighted(id: string): Promise<Sighted | undefined> {
+/**
+ * Somebody on the list, the sites they may see, and the site of a thing, in one statement; undefined once they have
+ * left.
+ */
+export async function sighted(id: string, thing?: Thing): Promise<Sighted | undefined> {
+  const [site, ...about] = thing ? siteQuery(thing) : ["select null::uuid"];
   const [row] = await selected(
     await unitOfWork(),
     sightedRow,
-    `select to_jsonb(p) as person,
+    `select to_jsonb(p) as person, (${site}) as site,
        (select coalesce(jsonb_agg(distinct g.site_id), '[]') from site_grant g
           where g.person_id = p.id
              or g.team_id in (select m.team_id from team_member m where m.person_id = p.id)) as sites
      from person p where p.id = ? and p.left_at is null`,
-    [id],
+    [...about, id],
   );
   if (!row) return undefined;
-  const { person, sites } = row;
-  return { person, sites: person.everywhere || person.role === "administrator" ? "all" : sites };
+  const all = row.person.everywhere || row.person.role === "administrator";
+  return { ...row, sites: all ? "all" : row.sites };
 }
 
 export type NewPerson = Pick<PersonRow, "name" | "role" | "units" | "everywhere">;
