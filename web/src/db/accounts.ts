@@ -7,7 +7,7 @@ import * as z from "zod";
 import { signInName } from "./account-names";
 import { unitOfWork } from "./connection";
 import { Milestone, Person } from "./entities";
-import { DEMO_PEOPLE } from "./demo/load";
+import { DEMO_PEOPLE } from "./demo/people";
 import { everybody, makeAccount } from "./people";
 import { idRow, personRow, type PersonRow, selected } from "./rows";
 

@@ -1,5 +1,5 @@
 /** Somebody signed in without a browser, for tests of what actions and routes do: the demo's technician at first. */
-import { DEMO_PEOPLE } from "../db/demo/load";
+import { DEMO_PEOPLE } from "../db/demo/people";
 
 let here: string | undefined = DEMO_PEOPLE[0];
 

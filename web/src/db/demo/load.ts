@@ -5,14 +5,12 @@ import { parseQuantity } from "@yard-tack/core/quantity";
 import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { ENTRY_VERSION } from "@yard-tack/core/visit";
 import { DateTime } from "luxon";
-import { v5 as uuidFrom } from "uuid";
 import {
   Curve,
   Fingerprint,
   Instrument,
   LogEntry,
   Milestone,
-  Person,
   Plate,
   Pump,
   RunSheet,
@@ -20,14 +18,12 @@ import {
   VisitEntry,
   ZeroCheck,
 } from "../entities";
-import { makeAccount } from "../people";
-import { giveSite } from "../grants";
+import { id } from "./ids";
+import { giveSites, loadPeople } from "./people";
 import { demoFile, demoPump, readings, type Simulated, snapshot, written } from "./readings";
 import { PEOPLE, SITES, VAN } from "./stories";
 import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
 
-const NAMESPACE = "6f0c0a52-9a1e-4d1b-8d0e-4a1d2f3c7b10";
-const id = (...names: (string | number)[]): string => uuidFrom(names.join("/"), NAMESPACE);
 const DAY = 86_400_000;
 
 type Json = Record<string, unknown>;
@@ -37,9 +33,6 @@ const DEMO = {
   first: "demo",
   whole: `demo ${SITES.flatMap((s) => s.pumps).length} pumps, ${PEOPLE.length} people`,
 } as const;
-
-/** The demo's people: who may be entered as by a tap. */
-export const DEMO_PEOPLE: readonly string[] = PEOPLE.map(({ key }) => id("person", key));
 
 /** @returns false when the demo is there already */
 export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
@@ -59,28 +52,6 @@ export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
     await tx.flush();
   });
   return true;
-}
-
-type DemoPerson = (typeof PEOPLE)[number];
-
-/** Those of the demo's people who are not there yet. */
-async function loadPeople(em: EntityManager): Promise<readonly DemoPerson[]> {
-  const there = new Set((await em.find(Person, {})).map((p) => p.id));
-  const coming = PEOPLE.filter(({ key }) => !there.has(id("person", key)));
-  for (const { key, sites, ...person } of coming) {
-    const everywhere = sites.length === 0;
-    em.create(Person, { id: id("person", key), settings: {}, leftAt: null, everywhere, ...person });
-  }
-  // Rows refer to each other by id alone, so each level is written before the next.
-  await em.flush();
-  for (const { key, name } of coming) await makeAccount(em, id("person", key), name);
-  return coming;
-}
-
-async function giveSites(em: EntityManager, people: readonly DemoPerson[]): Promise<void> {
-  for (const { key, sites } of people) {
-    for (const site of sites) await giveSite(em, { personId: id("person", key) }, id("site", site));
-  }
 }
 
 async function loadSite(em: EntityManager, site: SiteStory, now: Date): Promise<void> {
