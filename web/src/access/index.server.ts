@@ -1,6 +1,13 @@
 import "server-only";
 
-export { enterFreely, freeToEnter, signInWith, signOutHere, welcomeIn } from "./sign-in";
+export {
+  changePassphrase,
+  enterFreely,
+  freeToEnter,
+  signInWith,
+  signOutHere,
+  welcomeIn,
+} from "./sign-in";
 export { onMachine } from "./token";
 export { note } from "./trail";
 export { onAction, onPage, onRoute, type Visitor, visitorHere } from "./visitor";

@@ -109,6 +109,20 @@ export async function welcomeIn(
   return { ok: true };
 }
 
+/** Gives whoever is signed in here another passphrase; every other session of theirs ends. */
+export async function changePassphrase(before: string, after: string): Promise<Came> {
+  const { api } = await auth();
+  try {
+    const body = { currentPassword: before, newPassword: after, revokeOtherSessions: true };
+    const { user } = await api.changePassword({ body, headers: await headers() });
+    await note(user.id, "passphrase changed");
+    return { ok: true };
+  } catch (error) {
+    if (!(error instanceof APIError)) throw error;
+    return { ok: false, message: "That is not the passphrase you have; nothing was changed." };
+  }
+}
+
 /** A session for somebody who has just shown that they may: by a one-time address, or in the demo. */
 async function enterAs(id: string): Promise<void> {
   const { api } = await auth();

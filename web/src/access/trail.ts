@@ -22,6 +22,8 @@ export type Deed =
   | "visit signed"
   | "call called off"
   | "exported"
+  | "team changed"
+  | "passphrase changed"
   | "token made"
   | "token ended";
 

@@ -155,3 +155,9 @@ export async function idOfName(username: string): Promise<string | undefined> {
   const [row] = await selected(await unitOfWork(), idRow, sql, [username]);
   return row?.id;
 }
+
+/** Whether somebody has chosen a passphrase. */
+export async function hasPassphrase(id: string): Promise<boolean> {
+  const sql = `select "id" from auth.account where "userId" = ? and "providerId" = 'credential'`;
+  return (await selected(await unitOfWork(), idRow, sql, [id])).length > 0;
+}

@@ -3,6 +3,7 @@ import "server-only";
 export {
   authSecret,
   demoPeople,
+  hasPassphrase,
   idOfName,
   takeWelcome,
   WELCOME_HOURS,
@@ -51,6 +52,7 @@ export {
   zoneOfSheet,
 } from "./sheets";
 export { type Sites } from "./sites";
+export { endTeam, makeTeam, saveTeam, teams } from "./teams";
 export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";
 export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";
 export { type Drift, drifts } from "./trend";

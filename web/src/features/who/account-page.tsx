@@ -3,6 +3,7 @@ import Link from "next/link";
 import { PageHead } from "@/shell/page-head";
 import { ROLE_NAMES } from "@/access";
 import type { PersonDto } from "@/shell/preferences";
+import { PassphraseForm } from "./passphrase-form";
 import { PersonTaps } from "./person-taps";
 import { signOut } from "./sign-in";
 import { UnitsChoice } from "./units-choice";
@@ -13,6 +14,7 @@ export function AccountPage({
   person,
   sites,
   free,
+  hasPassphrase,
   back,
 }: {
   person: PersonDto;
@@ -20,6 +22,7 @@ export function AccountPage({
   sites: string;
   /** Whom a tap enters as instead. */
   free: readonly PersonDto[];
+  hasPassphrase: boolean;
   back: string;
 }) {
   return (
@@ -33,6 +36,7 @@ export function AccountPage({
             <Link href="/people/trail">The trail of what was done</Link>
           </p>
         ) : null}
+        {hasPassphrase ? <PassphraseForm /> : null}
         <form action={signOut} className={classes.outs}>
           <Button type="submit" variant="default" name="everywhere" value="no">
             Sign out here

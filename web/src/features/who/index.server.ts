@@ -2,5 +2,13 @@ import "server-only";
 
 export { backTo } from "./back";
 export { enterDemo } from "./enter-demo";
-export { loadAccount, loadPeople, loadTokens, loadTrail, loadWelcome, trailCsv } from "./server";
+export {
+  loadAccount,
+  loadPeople,
+  loadTeams,
+  loadTokens,
+  loadTrail,
+  loadWelcome,
+  trailCsv,
+} from "./server";
 export { saveSettings } from "./save-settings";

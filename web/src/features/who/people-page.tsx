@@ -15,6 +15,7 @@ export function PeoplePage({ people, sites }: PeopleDto) {
   return (
     <main>
       <PageHead title="People" about={`${here.length} on the list; ${sites.length} places to give`}>
+        <LinkButton href="/people/teams">Teams</LinkButton>
         <LinkButton href="/people/tokens">Tokens</LinkButton>
         <LinkButton href="/people/trail">The trail</LinkButton>
       </PageHead>

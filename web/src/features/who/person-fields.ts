@@ -51,3 +51,24 @@ export const tokenFields = z.object({
   site: z.uuid("Choose the place."),
   pump: z.uuid("Choose the pump."),
 });
+
+/** A team: who is in it, and what they see by it. */
+export const teamFields = z.object({
+  team: z.uuid("Load the page again."),
+  members: z.array(z.uuid("Load the page again.")).max(2000),
+  sites: z.array(z.uuid("Load the page again.")).max(2000),
+});
+
+export const newTeamFields = z.object({ name });
+
+/** Another passphrase, with the one before it. */
+export const passphraseFields = z
+  .object({
+    before: z.string().min(1, "The passphrase you have is needed.").max(200),
+    passphrase,
+    again: z.string(),
+  })
+  .refine(({ passphrase: first, again }) => first === again, {
+    path: ["again"],
+    message: "The two are not the same.",
+  });

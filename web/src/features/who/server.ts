@@ -2,10 +2,13 @@ import "server-only";
 import Papa from "papaparse";
 import { freeToEnter, note, type Visitor } from "@/access/index.server";
 import {
+  hasPassphrase,
   listedPeople,
   namesOf,
+  people,
   places,
   pumpChoices,
+  teams,
   tokens,
   trailPage,
   type TrailRow,
@@ -19,15 +22,25 @@ export interface AccountDto {
   /** In words: what they may see. */
   readonly sites: string;
   readonly free: readonly PersonDto[];
+  readonly hasPassphrase: boolean;
 }
 
 /** Who is signed in, and whom a tap enters as instead. */
 export async function loadAccount(visitor: Visitor): Promise<AccountDto> {
   const { sites, ...person } = visitor;
-  const [free, seen] = await Promise.all([freeToEnter(), places(sites)]);
+  const [free, seen, hasOne] = await Promise.all([
+    freeToEnter(),
+    places(sites),
+    hasPassphrase(person.id),
+  ]);
   const all = sites === "all";
   const names = seen.map((s) => s.name).join(", ");
-  return { person, free, sites: all ? "sees every place" : `sees ${names || "no place yet"}` };
+  return {
+    person,
+    free,
+    hasPassphrase: hasOne,
+    sites: all ? "sees every place" : `sees ${names || "no place yet"}`,
+  };
 }
 
 /** Behind a one-time address: whose it is; null for the first administrator, undefined when it is over. */
@@ -38,10 +51,17 @@ export async function loadWelcome(token: string): Promise<{ name: string | null 
 
 /** Everybody, what they may see, and every place there is to give. */
 export async function loadPeople() {
-  const [people, sites] = await Promise.all([listedPeople(), places("all")]);
-  return { people, sites };
+  const [listed, sites] = await Promise.all([listedPeople(), places("all")]);
+  return { people: listed, sites };
 }
 export type PeopleDto = Awaited<ReturnType<typeof loadPeople>>;
+
+/** Every team, whom and what there is to put in. */
+export async function loadTeams() {
+  const [all, listed, sites] = await Promise.all([teams(), people(), places("all")]);
+  return { teams: all, people: listed.map(({ id, name }) => ({ id, name })), sites };
+}
+export type TeamsDto = Awaited<ReturnType<typeof loadTeams>>;
 
 /** Every token in words, and what a new one can be for. */
 export async function loadTokens() {
