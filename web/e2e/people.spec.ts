@@ -121,6 +121,38 @@ test("the administrator adds somebody, who chooses a passphrase, signs in and ou
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page.getByRole("heading", { level: 2, name: "Calls" })).toBeVisible();
 
+  // Another passphrase, with the one she has; a wrong one changes nothing.
+  await page.goto("/who");
+  await page.getByText("Change my passphrase").click();
+  const fresh = "four quiet valves in a row";
+  for (const [before, told] of [
+    ["not that one at all", "That is not the passphrase you have"],
+    [PHRASE, "Changed; your other devices ask for it anew."],
+  ] as const) {
+    await page.getByLabel("The one you have").fill(before);
+    await page.getByLabel("Another passphrase").fill(fresh);
+    await page.getByLabel("The same again").fill(fresh);
+    await page.getByRole("button", { name: "Change it" }).click();
+    await expect(page.getByText(told)).toBeVisible();
+  }
+
+  // A team gives her another place.
+  await people.goto("/people/teams");
+  const making = people.getByRole("region", { name: "Make a team" });
+  await making.getByLabel("Name").fill("Night watch");
+  await making.getByRole("button", { name: "Make the team" }).click();
+  const team = people.locator('[data-team="Night watch"]');
+  await team.getByText("Change Night watch").click();
+  await team.getByLabel("Ida Quist").check();
+  await team.getByLabel("Larkfen Hatchery").check();
+  await team.getByRole("button", { name: "Save" }).click();
+  await expect(team).toContainText("1 person, 1 place");
+  await expectAccessible(people, "/people/teams");
+  await page.goto("/yard");
+  await expect(page.getByRole("link", { name: /LF-2/ }).first()).toBeVisible();
+  await people.goto("/people");
+  await row.getByText(/Change what/).click();
+
   // Taken off the list: her next page is the way in again, and her passphrase opens nothing.
   await row.getByRole("button", { name: /Take Ida Quist off the list/ }).click();
   await row.getByRole("button", { name: /Yes, take/ }).click();

@@ -3,7 +3,7 @@ import { fileURLToPath } from "node:url";
 import { join } from "node:path";
 import { v4 as newId } from "uuid";
 import { beforeAll, beforeEach, describe, expect, inject, it, vi } from "vitest";
-import { people, type PersonRow } from "@/db";
+import { people, type PersonRow, sighted } from "@/db";
 import { saveRating, putBack } from "@/features/curve/save";
 import { savePlace } from "@/features/place/save";
 import { receiveEntries } from "@/features/run-sheet/receive";
@@ -15,6 +15,7 @@ import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
+import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
 import { endToken, makeToken } from "@/features/who/token-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { changeIdentity } from "@/features/yard/change-identity";
@@ -64,6 +65,9 @@ beforeAll(async () => {
     `insert into token (id, name, hash, made_by, scopes, expires_at)
        select gen_random_uuid(), 'old', 'x', id, '[]', now() + interval '1 day' from person limit 1`,
   );
+  await (
+    await testRows()
+  ).execute("insert into team (id, name) values (?, 'Night watch')", [newId()]);
   near = await of("LF-2");
   far = await of("MG-3");
 });
@@ -250,6 +254,30 @@ const DEEDS: readonly Deed[] = [
     everywhere: true,
   },
   {
+    name: "team made",
+    able: ["administrator"],
+    at: () => makeTeam(NO_ERRORS, formOf({ name: `T ${newId()}` })),
+    everywhere: true,
+  },
+  {
+    name: "team saved",
+    able: ["administrator"],
+    at: async (p) => {
+      const [team] = await (
+        await testRows()
+      ).execute("select id from team where name = 'Night watch'");
+      const { id } = team as { id: string };
+      return saveTeam(NO_ERRORS, formOf({ team: id, members: all[0]?.id ?? "", sites: p.site }));
+    },
+    everywhere: true,
+  },
+  {
+    name: "team ended",
+    able: ["administrator"],
+    at: async () => ((await endTeam(newId())) === "There is no such team." ? "done" : false),
+    everywhere: true,
+  },
+  {
     name: "call off",
     able: WORKERS,
     at: (p) => callOff(NO_ERRORS, formOf({ sheet: p.sheet, reason: "a mistake" })),
@@ -276,6 +304,31 @@ describe("what each role may do, action by action", () => {
       });
     }
   }
+});
+
+describe("a team", () => {
+  it("gives its places to those who are in it, as long as it lasts", async () => {
+    const viewer = all.find((p) => p.role === "viewer")?.id ?? "";
+    const seen = async () => {
+      signIn(viewer);
+      return (await sighted(viewer))?.sites;
+    };
+    expect(await seen()).toEqual([near.site]);
+    const em = await testRows();
+    const [{ id }] = (await em.execute("select id from team where name = 'Night watch'")) as [
+      { id: string },
+    ];
+    as("administrator");
+    const form = formOf({ team: id, members: viewer, sites: far.site });
+    expect(await saveTeam(NO_ERRORS, form)).toEqual({ errors: {} });
+    expect([...((await seen()) ?? [])].toSorted()).toEqual([near.site, far.site].toSorted());
+    as("administrator");
+    // Somebody who is gone is put into no team, and nothing of the form is done.
+    const gone = formOf({ team: id, members: newId(), sites: near.site });
+    expect(JSON.stringify(await saveTeam(NO_ERRORS, gone))).toContain("load the page again");
+    expect(await endTeam(id)).toBeNull();
+    expect(await seen()).toEqual([near.site]);
+  });
 });
 
 describe("what lies at a place that is not theirs", () => {

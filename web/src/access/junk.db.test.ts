@@ -25,8 +25,9 @@ import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { toldOf } from "@/features/slate/told-chips";
-import { addToList, decide, makeAddress, takeOff } from "@/features/who/roster-actions";
+import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
+import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
 import { endToken, makeToken } from "@/features/who/token-actions";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
@@ -45,7 +46,7 @@ const ids: string[] = [];
 let all: PersonRow[];
 let token = "";
 const KEYS = [
-  ..."pump pumpId sheet sheetId person site siteName zone move tag family purpose installation kind complaint".split(
+  ..."pump pumpId sheet sheetId person team members site siteName zone move tag family purpose installation kind complaint".split(
     " ",
   ),
   ..."due note codes version values rating source basedOn over facts closed found done proof was fingerprint".split(
@@ -122,6 +123,10 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   makeAddress: plain(makeAddress),
   takeOff: plain(takeOff),
   endToken: plain(endToken),
+  makeTeam: form(makeTeam),
+  saveTeam: form(saveTeam),
+  endTeam: plain(endTeam),
+  erase: plain(erase),
   setRetired: (junk, id) => setRetired(id, junk as never),
   receiveEntries: (junk, id) => receiveEntries(json(junk), id),
   receivePhoto: (junk, id) => receivePhoto(request(junk, "PUT", "image/jpeg"), id, id),
@@ -135,7 +140,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   tellEntry: (junk, id) => tellEntry(asked(junk), id),
 };
 
-const known = () => fc.constantFrom(...ids);
+const known = () => fc.oneof({ weight: 6, arbitrary: fc.constantFrom(...ids) }, fc.uuid());
 const word = fc.constantFrom(
   ..."call round new one all end-suction jet technician viewer administrator metric us 30 read-site write-readings cured on".split(
     " ",

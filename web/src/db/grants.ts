@@ -9,12 +9,13 @@ import type { By } from "./sites";
 
 export type Holder = { readonly personId: string } | { readonly teamId: string };
 
-/** Gives a site, once. */
+/** Gives a site, once; one that is not there any more is not given. */
 export async function giveSite(em: EntityManager, to: Holder, siteId: string): Promise<void> {
   const { personId = null, teamId = null } = { personId: null, teamId: null, ...to };
   await em.execute(
-    `insert into site_grant (id, site_id, person_id, team_id) values (?, ?, ?, ?) on conflict do nothing`,
-    [newId(), siteId, personId, teamId],
+    `insert into site_grant (id, site_id, person_id, team_id)
+       select ?::uuid, s.id, ?::uuid, ?::uuid from site s where s.id = ? on conflict do nothing`,
+    [newId(), personId, teamId, siteId],
   );
 }
 

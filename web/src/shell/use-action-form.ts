@@ -41,8 +41,6 @@ export function useActionForm<V extends Texts>(
   return {
     form,
     pending,
-    /** What came back last. */
-    answer,
     /** What is wrong with the whole. */
     fault: answer.errors[""],
     props: { action: send, onSubmit, noValidate: true },

@@ -5,6 +5,8 @@ const TABLES = [
   "person",
   "site",
   "site_grant",
+  "team",
+  "team_member",
   "pump",
   "curve",
   "plate",

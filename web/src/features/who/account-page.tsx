@@ -15,6 +15,7 @@ export function AccountPage({
   sites,
   free,
   hasPassphrase,
+  changed,
   back,
 }: {
   person: PersonDto;
@@ -23,6 +24,8 @@ export function AccountPage({
   /** Whom a tap enters as instead. */
   free: readonly PersonDto[];
   hasPassphrase: boolean;
+  /** The passphrase was changed just now. */
+  changed: boolean;
   back: string;
 }) {
   return (
@@ -36,6 +39,7 @@ export function AccountPage({
             <Link href="/people/trail">The trail of what was done</Link>
           </p>
         ) : null}
+        {changed ? <p role="status">Changed; your other devices ask for it anew.</p> : null}
         {hasPassphrase ? <PassphraseForm /> : null}
         <form action={signOut} className={classes.outs}>
           <Button type="submit" variant="default" name="everywhere" value="no">
