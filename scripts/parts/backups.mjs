@@ -31,6 +31,7 @@ const SCHEMAS = ["public", "auth"];
  */
 export async function makeBackup(url, into, signal) {
   const bin = await postgresPrograms(undefined, signal);
+  const open = withoutPassword(url);
   mkdirSync(into, { recursive: true, mode: 0o700 });
   const made = new Date();
   const folder = join(into, `yard-${made.toISOString().replace(/[-:]|\.\d+/g, "")}`);
@@ -48,9 +49,9 @@ export async function makeBackup(url, into, signal) {
           `--snapshot=${moment}`,
           ...schemas,
           `--file=${dump}`,
-          `--dbname=${url}`,
+          `--dbname=${open.address}`,
         ],
-        { signal, stdio: ["ignore", "pipe", "pipe"] },
+        { signal, env: open.env, stdio: ["ignore", "pipe", "pipe"] },
       );
       if (dumped.code !== 0) giveUp(`no backup was made: ${toldBy(dumped.output, into)}`);
       const manifest = {
@@ -135,13 +136,14 @@ export async function restoreBackup(url, folder, { over = false, known, signal }
       );
     await client.query(`drop schema if exists auth cascade; drop schema public cascade`);
   });
+  const open = withoutPassword(url);
   const restored = await run(
     join(bin, "pg_restore"),
     [
       ...["--exit-on-error", "--single-transaction", "--no-owner", "--no-privileges"],
-      ...[`--dbname=${url}`, manifest.dump],
+      ...[`--dbname=${open.address}`, manifest.dump],
     ],
-    { signal, stdio: ["ignore", "pipe", "pipe"] },
+    { signal, env: open.env, stdio: ["ignore", "pipe", "pipe"] },
   );
   if (restored.code !== 0) {
     giveUp(`the backup could not be put back whole: ${toldBy(restored.output, folder)}`);
@@ -161,6 +163,14 @@ function atOneMoment(url, work) {
     await client.query("commit");
     return done;
   });
+}
+
+/** An address for a command line, which every user of the machine can read; the password goes another way. */
+export function withoutPassword(url) {
+  const address = new URL(url);
+  const password = decodeURIComponent(address.password);
+  address.password = "";
+  return { address: address.href, env: { ...process.env, PGPASSWORD: password } };
 }
 
 async function withClient(url, work) {

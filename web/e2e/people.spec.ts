@@ -30,6 +30,13 @@ test.describe("nobody", () => {
       });
     expect((await enter("00000000-0000-4000-8000-000000000000")).status()).toBe(403);
     expect((await enter("")).status()).toBe(403);
+    // Through a proxy that asks under a loopback name, nobody is offered and nobody gets in.
+    const passed = { "x-forwarded-for": "10.0.0.9" };
+    const offered = await (await request.get("/sign-in")).text();
+    const [, person = ""] = /value="([0-9a-f-]{36})"/.exec(offered) ?? [];
+    expect(person).not.toBe("");
+    expect(await (await request.get("/sign-in", { headers: passed })).text()).not.toContain(person);
+    expect((await enter(person, passed)).status()).toBe(403);
     const page = await (await request.get("/sign-in?back=//elsewhere.example/")).text();
     expect(page).toContain('name="back" value="/"');
   });

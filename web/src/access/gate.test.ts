@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { type Asked, passage } from "./gate";
+import { isAtThisMachine } from "./hosts";
 import { contentPolicy } from "./page-policy";
 
 const asked = (more: Partial<Asked>): Asked => ({
@@ -38,6 +39,20 @@ describe("under which name it was asked", () => {
     expect(status({ method: "GET", host: "10.0.0.7:3443" }, names)).toBe(200);
     expect(status({ method: "GET", host: "10.0.0.7:80" }, names)).toBe(421);
     expect(status({ method: "GET", host: "" }, names)).toBe(421);
+  });
+});
+
+describe("who sits at this machine", () => {
+  it.each([
+    ["nobody in between", "127.0.0.1:3000", null, false, true],
+    ["the server's own word of it", "localhost:3000", "::ffff:127.0.0.1", false, true],
+    ["a proxy that asks under a loopback name", "127.0.0.1:3000", "10.0.0.9", false, false],
+    ["a proxy behind a proxy", "127.0.0.1:3000", "10.0.0.9, 127.0.0.1", false, false],
+    ["a server that serves others too", "127.0.0.1:3000", null, true, false],
+    ["another name", "yard.plant.example", null, false, false],
+    ["no name", null, null, false, false],
+  ])("%s", (_, host, from, elsewhere, here) => {
+    expect(isAtThisMachine(host, from, elsewhere)).toBe(here);
   });
 });
 

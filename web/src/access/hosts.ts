@@ -20,8 +20,23 @@ export function answersTo(host: string | null, configured: string | undefined): 
   return names.some((name) => name !== "" && (name === asked || name === bare));
 }
 
-/** Whether somebody asked for this machine by its loopback name. */
-export const isLoopback = (host: string | null): boolean =>
-  host !== null && LOOPBACK.includes(withoutPort(host.toLowerCase()));
+/**
+ * Whether somebody sits at this machine: it was asked for by a loopback name, nobody passed the request on, and whoever
+ * runs it serves nobody else. A proxy may well ask under a loopback name itself.
+ * @param from - X-Forwarded-For: the addresses it came through
+ * @param elsewhere - whether other names or HTTPS are configured
+ */
+export function isAtThisMachine(
+  host: string | null,
+  from: string | null,
+  elsewhere: boolean,
+): boolean {
+  if (elsewhere || host === null || !LOOPBACK.includes(withoutPort(host.toLowerCase())))
+    return false;
+  return (from ?? "").split(",").every((address) => NEAR.includes(address.trim().toLowerCase()));
+}
+
+/** Addresses of this machine, and none. */
+const NEAR = ["", "127.0.0.1", "::1", "::ffff:127.0.0.1"];
 
 const withoutPort = (host: string): string => host.replace(/:\d+$/, "");

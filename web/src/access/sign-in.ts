@@ -7,7 +7,7 @@ import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
 import { demoPeople, idOfName, type PersonRow, sighted, signInName, takeWelcome } from "@/db";
 import { auth } from "./auth";
 import { signedInHere } from "./device";
-import { isLoopback } from "./hosts";
+import { isAtThisMachine } from "./hosts";
 import { note } from "./trail";
 
 export type Came = { readonly ok: true } | { readonly ok: false; readonly message: string };
@@ -73,7 +73,10 @@ export async function signInWith(name: string, passphrase: string, shared: boole
 
 /** Whom a tap enters as: the demo's people, and only for somebody at this machine. */
 export async function freeToEnter(): Promise<readonly PersonRow[]> {
-  return isLoopback((await headers()).get("host")) ? demoPeople() : [];
+  const asked = await headers();
+  const elsewhere = Boolean(process.env["YARD_HOSTS"]) || process.env["YARD_HTTPS"] === "1";
+  const here = isAtThisMachine(asked.get("host"), asked.get("x-forwarded-for"), elsewhere);
+  return here ? demoPeople() : [];
 }
 
 /** Enters as one of {@link freeToEnter}; false when it is nobody of them. */

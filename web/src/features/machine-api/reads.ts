@@ -10,6 +10,7 @@ import {
   logEntry,
   logOfPump,
   openSheetsOf,
+  type Thing,
   yardPage,
 } from "@/db";
 import { answering, problem } from "@/edge";
@@ -54,22 +55,43 @@ export const listPumps = (request: Request): Promise<Response> =>
     problem,
   );
 
-/** Something of one pump, for a token that reads its place. */
+type Parsed<I> = { readonly success: true; readonly data: I } | { readonly success: false };
+
+/** A thing for a token that reads its place; what is not there and what is not the token's are told alike. */
+const telling = <I>(
+  request: Request,
+  id: Parsed<I>,
+  thing: (id: I) => Thing,
+  tell: (id: I) => Promise<unknown>,
+): Promise<Response> =>
+  answering(
+    "api read",
+    async () => {
+      const entered = await onMachine(request, "read", id.success ? thing(id.data) : NOTHING);
+      if (!entered.ok) return problem(entered.status, entered.message);
+      const told = id.success ? await tell(id.data) : undefined;
+      return told === undefined ? problem(404, NOT_THERE) : Response.json(told);
+    },
+    problem,
+  );
+
+/** What an address names that is no id. */
+const NOTHING = { pump: pumpIdSchema.parse("00000000-0000-4000-8000-000000000000") };
+
+/** Something of one pump. */
 const ofPump = (
   request: Request,
   text: string,
   tell: (pump: NonNullable<Awaited<ReturnType<typeof loadPump>>>) => Promise<unknown>,
 ): Promise<Response> =>
-  answering(
-    "api pump",
-    async () => {
-      const id = pumpIdSchema.safeParse(text);
-      const entered = await onMachine(request, "read", id.success ? { pump: id.data } : undefined);
-      if (!entered.ok) return problem(entered.status, entered.message);
-      const pump = id.success ? await loadPump(id.data) : undefined;
-      return pump ? Response.json(await tell(pump)) : problem(404, NOT_THERE);
+  telling(
+    request,
+    pumpIdSchema.safeParse(text),
+    (pump) => ({ pump }),
+    async (id) => {
+      const pump = await loadPump(id);
+      return pump && tell(pump);
     },
-    problem,
   );
 
 /** GET /api/v1/pumps/:id: what is known of it; `case` is its part of a case file, to be sent to `diagnose` with readings. */
@@ -122,16 +144,15 @@ export const tellSheets = (request: Request, id: string): Promise<Response> =>
 
 /** GET /api/v1/sheets/:id: a sheet with the readings that count, as written and in SI. */
 export const tellSheet = (request: Request, text: string): Promise<Response> =>
-  answering(
-    "api sheet",
-    async () => {
-      const id = sheetIdSchema.safeParse(text);
-      const entered = await onMachine(request, "read", id.success ? { sheet: id.data } : undefined);
-      if (!entered.ok) return problem(entered.status, entered.message);
-      const found = id.success ? await loadSheet(id.data) : undefined;
-      if (!found) return problem(404, NOT_THERE);
+  telling(
+    request,
+    sheetIdSchema.safeParse(text),
+    (sheet) => ({ sheet }),
+    async (id) => {
+      const found = await loadSheet(id);
+      if (!found) return undefined;
       const { sheet, entries } = found;
-      return Response.json({
+      return {
         id: sheet.id,
         pump: sheet.pumpId,
         kind: sheet.kind,
@@ -146,30 +167,20 @@ export const tellSheet = (request: Request, text: string): Promise<Response> =>
           si: r.si,
           at: r.at,
         })),
-      });
+      };
     },
-    problem,
   );
 
 /** GET /api/v1/log/:id: one entry of the log, whole. */
 export const tellEntry = (request: Request, text: string): Promise<Response> =>
-  answering(
-    "api log entry",
-    async () => {
-      const id = logEntryId.safeParse(text);
-      const entered = await onMachine(request, "read", id.success ? { entry: id.data } : undefined);
-      if (!entered.ok) return problem(entered.status, entered.message);
-      const found = id.success ? await logEntry(id.data) : undefined;
-      if (!found) return problem(404, NOT_THERE);
+  telling(
+    request,
+    logEntryId.safeParse(text),
+    (entry) => ({ entry }),
+    async (id) => {
+      const found = await logEntry(id);
+      if (!found) return undefined;
       const { pump, record, at, kind, title } = found;
-      return Response.json({
-        id: found.id,
-        pump: pump.id,
-        at: at.toISOString(),
-        kind,
-        title,
-        record,
-      });
+      return { id, pump: pump.id, at: at.toISOString(), kind, title, record };
     },
-    problem,
   );
