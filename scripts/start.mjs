@@ -2,7 +2,8 @@
  * `npm start`: from an empty clone to a served demo.
  *
  * PORT chooses the port (3000), YARD_DATA where the data live. DATABASE_URL uses that server instead of an
- * own cluster; then the demo is loaded only with YARD_DEMO=1, and YARD_APP_URL names the role that serves. `--dev` serves with live reload, `--reset`
+ * own cluster; then the demo is loaded only with YARD_DEMO=1, and YARD_APP_URL names the role that serves. `--lan` serves
+ * the plant network too, over HTTPS (YARD_LAN: at these of its addresses). `--dev` serves with live reload, `--reset`
  * removes the data after a question and a backup; `--yes` answers it. YARD_BACKUPS: how many nightly backups are kept
  * (14; 0 makes none).
  */
@@ -11,7 +12,8 @@ import { createInterface } from "node:readline/promises";
 import { fileURLToPath } from "node:url";
 import { inCare } from "./parts/care.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
-import { demandFreePort } from "./parts/ports.mjs";
+import { onLan } from "./parts/lan.mjs";
+import { demandFreePort, freePort } from "./parts/ports.mjs";
 import { dataFolder, hasPostgres, removePostgres, startPostgres } from "./parts/postgres.mjs";
 import { giveUp, say } from "./parts/say.mjs";
 import { bundleTasks, ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
@@ -32,16 +34,26 @@ await inCare(async ({ signal, onStop }) => {
     giveUp(`PORT ${process.env.PORT} is no port; use 1 to 65535.`);
   await demandFreePort(port);
   await ensurePackages(root, signal);
-  const address = `http://127.0.0.1:${port}`;
+  const lan = process.argv.includes("--lan") ? await onLan(dataFolder(root), port) : undefined;
+  const address = lan?.address ?? `http://127.0.0.1:${port}`;
   const { url, appUrl } = await database(address, signal, onStop);
   await (dev ? bundleTasks(root) : ensureBuild(root, signal));
   const { nightly } = await import("./parts/nightly.mjs");
   onStop(nightly(url, join(dataFolder(root), "backups"), signal));
+  // Behind HTTPS the application has a port of its own, which nobody is told.
+  const inner = lan ? await freePort() : port;
   const ends = [];
-  while (!signal.aborted) {
-    const server = await serve(root, { port, databaseUrl: appUrl, dev, signal });
+  for (let first = true; !signal.aborted; first = false) {
+    const server = await serve(root, {
+      port: inner,
+      databaseUrl: appUrl,
+      dev,
+      signal,
+      env: lan?.env,
+    });
     onStop(server.stop);
-    say(`Yard Tack is at ${address}   (Ctrl-C stops it)`);
+    if (first && lan) onStop((await lan.open(inner)).stop);
+    await (lan ? lan.tell() : say(`Yard Tack is at ${address}   (Ctrl-C stops it)`));
     await Promise.race([
       server.ended,
       new Promise((resolve) => signal.addEventListener("abort", resolve, { once: true })),

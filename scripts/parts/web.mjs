@@ -100,17 +100,18 @@ export async function prepareDatabase(root, { url, appUrl = "", demo, address = 
 /**
  * Serves the application and resolves when it answers.
  * @param {string} root - the checkout
- * @param {{ port: number, databaseUrl: string, dev?: boolean, quiet?: boolean, signal?: AbortSignal }} options
+ * @param {{ port: number, databaseUrl: string, dev?: boolean, quiet?: boolean, signal?: AbortSignal, env?: Record<string, string> }} options -
+ *   `env` is added to the environment
  * @returns {Promise<{ ended: Promise<void>, stop: () => Promise<void>, kill: () => Promise<void> }>}
  */
-export async function serve(root, { port, databaseUrl, dev = false, quiet = false, signal }) {
+export async function serve(root, { port, databaseUrl, dev = false, quiet = false, signal, env }) {
   signal?.throwIfAborted();
   const child = start(
     process.execPath,
     [next(root), dev ? "dev" : "start", "-H", "127.0.0.1", "-p", String(port)],
     {
       cwd: join(root, "web"),
-      env: { ...environment, DATABASE_URL: databaseUrl },
+      env: { ...environment, ...env, DATABASE_URL: databaseUrl },
       stdio: ["ignore", "ignore", quiet ? "ignore" : 2],
     },
   );

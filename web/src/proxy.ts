@@ -1,7 +1,7 @@
 /** Stands before every page and route: who asks under which name, and what the browser may do with the answer. */
-import { randomBytes } from "node:crypto";
+import { randomBytes, randomUUID } from "node:crypto";
 import { type NextRequest, NextResponse } from "next/server";
-import { contentPolicy, HEADERS, passage } from "@/access";
+import { contentPolicy, HEADERS, otherNames, passage } from "@/access";
 
 export function proxy(request: NextRequest): NextResponse {
   const { headers, method, nextUrl } = request;
@@ -13,19 +13,23 @@ export function proxy(request: NextRequest): NextResponse {
       origin: headers.get("origin"),
       site: headers.get("sec-fetch-site"),
     },
-    process.env["YARD_HOSTS"],
+    otherNames(),
   );
-  const answer = passed.ok ? onward(request) : refused(passed.status, passed.message);
+  const id = randomUUID();
+  const answer = passed.ok ? onward(request, id) : refused(passed.status, passed.message);
+  answer.headers.set("x-request-id", id);
   for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
   return answer;
 }
 
 /** On to the page, with a nonce that the framework gives its own scripts. */
-function onward(request: NextRequest): NextResponse {
+function onward(request: NextRequest, id: string): NextResponse {
   const nonce = randomBytes(16).toString("base64");
   const policy = contentPolicy(nonce, process.env.NODE_ENV === "development");
   const headers = new Headers(request.headers);
   headers.set("x-nonce", nonce);
+  // What it is called in the log: ours, whatever was sent under this name.
+  headers.set("x-request-id", id);
   headers.set("x-path", request.nextUrl.pathname + request.nextUrl.search);
   headers.set("content-security-policy", policy);
   const answer = NextResponse.next({ request: { headers } });

@@ -8,7 +8,7 @@ import { saveRating, putBack } from "@/features/curve/save";
 import { savePlace } from "@/features/place/save";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
-import { callOff, changeCall } from "@/features/run-sheet/change-call";
+import { callOff, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
@@ -44,7 +44,8 @@ interface Place {
 let near: Place;
 let far: Place;
 let all: PersonRow[];
-const as = (who: Who) => signIn(all.find((p) => p.role === who)?.id);
+const idOf = (who: Who) => all.find((p) => p.role === who)?.id ?? "";
+const as = (who: Who) => signIn(idOf(who) || undefined);
 
 beforeAll(async () => {
   await demoDatabase(inject("databaseUrl"), "actions");
@@ -113,7 +114,7 @@ interface Deed {
 }
 
 const REFUSED =
-  /Nobody is signed in|Your role reads only|the administrator's|not yours to see|^40[134]$/;
+  /Nobody is signed in|Your role reads only|the administrator's|not yours to see|by a lead|^40[134]$/;
 
 const DEEDS: readonly Deed[] = [
   {
@@ -141,6 +142,22 @@ const DEEDS: readonly Deed[] = [
         NO_ERRORS,
         formOf({ sheet: p.sheet, kind: "call", complaint: "c", due: "2026-12-01T08:00" }),
       ),
+  },
+  {
+    name: "call given to nobody",
+    able: WORKERS,
+    at: (p) => giveCall(NO_ERRORS, formOf({ sheet: p.sheet, to: "" })),
+  },
+  {
+    name: "call given to another",
+    able: ["lead", "administrator"],
+    at: async (p) => {
+      const form = formOf({ sheet: p.sheet, to: idOf("administrator") });
+      const answer = await outcome(() => giveCall(NO_ERRORS, form));
+      // What follows is tried on a call that is nobody's.
+      await (await testRows()).execute("update run_sheet set assigned_to = null");
+      return answer;
+    },
   },
   {
     name: "call taken",
@@ -306,6 +323,80 @@ describe("what each role may do, action by action", () => {
   }
 });
 
+describe("a call that is somebody's", () => {
+  const given = async (to: string, sheet = near.sheet) => {
+    const em = await testRows();
+    await em.execute("update run_sheet set assigned_to = ? where id = ?", [to, sheet]);
+    return sheet;
+  };
+  const change = (sheet: string) => {
+    const fields = { kind: "call", complaint: "d", due: "2026-12-01T08:00" };
+    return outcome(() => changeCall(NO_ERRORS, formOf({ sheet, ...fields })));
+  };
+  const openSheet = async () => {
+    as("lead");
+    const taken = takeCall(NO_ERRORS, formOf({ pump: near.pump, complaint: "hums" }));
+    await outcome(() => taken);
+    const [row] = (await (
+      await testRows()
+    ).execute(
+      "select id from run_sheet where complaint = 'hums' and signed_at is null limit 1",
+    )) as [{ id: string }];
+    return row.id;
+  };
+
+  it("is changed, called off and signed by them or a lead, and read on by anybody there", async () => {
+    const sheet = await given(idOf("administrator"), await openSheet());
+    as("technician");
+    const before = await rows();
+    expect(JSON.stringify(await change(sheet))).toContain("somebody else's");
+    const off = formOf({ sheet, reason: "a mistake" });
+    expect(JSON.stringify(await callOff(NO_ERRORS, off))).toContain("somebody else's");
+    const words = { found: "a", done: "b", proof: "c", was: null, fingerprint: "" };
+    const signed = { sheetId: sheet as never, closed: "not reproduced", ...words };
+    expect(JSON.stringify(await signOff(signed))).toContain("somebody else's");
+    expect(await rows()).toEqual(before);
+    const read = JSON.stringify({
+      entries: [{ ...entryBody().entries[0], personId: idOf("technician") }],
+    });
+    expect((await receiveEntries(jsonRequest(read), sheet)).status).toBe(200);
+    as("lead");
+    expect(await change(sheet)).toBe("done");
+    expect(await signOff(signed)).toMatchObject({ ok: true });
+  });
+
+  it("is taken by a technician when it is nobody's, and given back; never taken from another", async () => {
+    const sheet = await given(idOf("technician"), await openSheet());
+    as("technician");
+    const to = (who: string) => outcome(() => giveCall(NO_ERRORS, formOf({ sheet, to: who })));
+    expect(await change(sheet)).toBe("done");
+    expect(await to("")).toBe("done");
+    expect(await to(idOf("technician"))).toBe("done");
+    await given(idOf("lead"), sheet);
+    expect(JSON.stringify(await to(idOf("technician")))).toContain("by a lead");
+    expect(JSON.stringify(await to(""))).toContain("by a lead");
+  });
+
+  it("is given to nobody who does not write, does not see the place, or has left", async () => {
+    const sheet = await openSheet();
+    for (const to of [idOf("viewer"), newId()]) {
+      const answer = await outcome(() => giveCall(NO_ERRORS, formOf({ sheet, to })));
+      expect(JSON.stringify(answer)).toContain("do not see this place");
+    }
+  });
+});
+
+describe("what was refused", () => {
+  it("stands in the trail: of whom, and what", async () => {
+    as("viewer");
+    await outcome(() => takeOff(idOf("lead")));
+    const [last] = await (
+      await testRows()
+    ).execute("select action, about, person_id from audit order by id desc limit 1");
+    expect(last).toEqual({ action: "refused", about: "people", person_id: idOf("viewer") });
+  });
+});
+
 describe("a team", () => {
   it("gives its places to those who are in it, as long as it lasts", async () => {
     const viewer = all.find((p) => p.role === "viewer")?.id ?? "";
@@ -385,6 +476,8 @@ describe("the source", () => {
     "app/api/v1/openapi.json/route.ts",
     ...MACHINE_ROUTES,
     "app/healthz/route.ts",
+    "app/trust/authority.crt/route.ts",
+    "app/trust/page.tsx",
     "app/readyz/route.ts",
     // These ask in the feature that they call.
     "app/api/sheets/[id]/entries/route.ts",

@@ -9,6 +9,7 @@ import { username } from "better-auth/plugins";
 import { Pool } from "pg";
 import * as z from "zod";
 import { authSecret, signInName } from "@/db";
+import { overHttps } from "./served";
 import { LONGEST_PASSPHRASE, SHORTEST_PASSPHRASE } from "./passphrase";
 
 /** A device that was signed in is not asked again for so long [s]. */
@@ -55,7 +56,7 @@ const make = (secret: string, pool: Pool) =>
       // A session and whose it is in one statement.
       database: { joins: true },
       // Behind HTTPS the cookie never travels without it.
-      useSecureCookies: process.env["YARD_HTTPS"] === "1",
+      useSecureCookies: overHttps(),
       defaultCookieAttributes: { httpOnly: true, sameSite: "lax" },
     },
     plugins: [

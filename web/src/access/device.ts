@@ -3,6 +3,7 @@ import "server-only";
 import { cookies, headers } from "next/headers";
 import { randomBytes } from "node:crypto";
 import { peopleOfDevice, rememberDevice } from "@/db";
+import { overHttps } from "./served";
 
 const COOKIE = "yard-device";
 const YEAR = 365 * 24 * 3600;
@@ -15,7 +16,7 @@ export async function signedInHere(personId: string): Promise<void> {
     path: "/",
     httpOnly: true,
     sameSite: "lax",
-    secure: process.env["YARD_HTTPS"] === "1",
+    secure: overHttps(),
     maxAge: YEAR,
   });
   await rememberDevice(key, personId, (await headers()).get("user-agent") ?? "");

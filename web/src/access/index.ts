@@ -2,4 +2,5 @@
 export { passage } from "./gate";
 export { contentPolicy, HEADERS } from "./page-policy";
 export { passphrase } from "./passphrase";
-export { may, ROLE_NAMES } from "./rights";
+export { may, mayClose, ROLE_NAMES } from "./rights";
+export { addressOf, authorityFile, otherNames } from "./served";

@@ -17,7 +17,7 @@ import {
   tellSheet,
 } from "@/features/machine-api/index.server";
 import { savePlace } from "@/features/place/save";
-import { callOff, changeCall } from "@/features/run-sheet/change-call";
+import { callOff, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { savePlate } from "@/features/run-sheet/save-plate";
@@ -104,6 +104,7 @@ const asked = (junk: Junk) => request(junk, "GET", "");
 const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown>>> = {
   takeCall: form(takeCall),
   changeCall: form(changeCall),
+  giveCall: form(giveCall),
   callOff: form(callOff),
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),

@@ -8,6 +8,7 @@ import { demoPeople, idOfName, type PersonRow, sighted, signInName, takeWelcome 
 import { auth } from "./auth";
 import { signedInHere } from "./device";
 import { isAtThisMachine } from "./hosts";
+import { servedElsewhere } from "./served";
 import { note } from "./trail";
 
 export type Came = { readonly ok: true } | { readonly ok: false; readonly message: string };
@@ -74,8 +75,7 @@ export async function signInWith(name: string, passphrase: string, shared: boole
 /** Whom a tap enters as: the demo's people, and only for somebody at this machine. */
 export async function freeToEnter(): Promise<readonly PersonRow[]> {
   const asked = await headers();
-  const elsewhere = Boolean(process.env["YARD_HOSTS"]) || process.env["YARD_HTTPS"] === "1";
-  const here = isAtThisMachine(asked.get("host"), asked.get("x-forwarded-for"), elsewhere);
+  const here = isAtThisMachine(asked.get("host"), asked.get("x-forwarded-for"), servedElsewhere());
   return here ? demoPeople() : [];
 }
 

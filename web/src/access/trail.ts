@@ -19,6 +19,8 @@ export type Deed =
   | "pump taken off"
   | "pump put back"
   | "pump or place changed"
+  | "refused"
+  | "call given"
   | "visit signed"
   | "call called off"
   | "exported"

@@ -7,6 +7,7 @@ import { type PersonRow, sighted, type Sites, type Thing } from "@/db";
 import { auth } from "./auth";
 import { authorsHere } from "./device";
 import { may, REFUSED, type Right } from "./rights";
+import { note } from "./trail";
 
 /** Somebody who is signed in. */
 export interface Visitor extends PersonRow {
@@ -58,9 +59,13 @@ async function judge(right: Right, thing?: Thing): Promise<Judged> {
   const { visitor, site } = found;
   if (thing) {
     const seen = site !== null && (visitor.sites === "all" || visitor.sites.includes(site));
-    if (!seen) return { ok: false, why: "not-there" };
+    if (!seen) {
+      if (site !== null) await note(visitor.id, "refused", `${kind} of another place`);
+      return { ok: false, why: "not-there" };
+    }
   }
   if (may(visitor.role, right)) return { ok: true, visitor };
+  await note(visitor.id, "refused", right);
   return { ok: false, why: "may-not", message: REFUSED[right] };
 }
 

@@ -5,6 +5,7 @@ import { firstWelcome } from "./accounts";
 import { letIn } from "./application-role";
 import { MIGRATIONS, ormOptions } from "./connection";
 import { loadDemo } from "./demo/load";
+import { forgetOld } from "./forget";
 import { reckonAnew } from "./reckon";
 import { selected } from "./rows";
 
@@ -49,6 +50,7 @@ export async function bringUp(
       if (app !== "") await letIn(orm.em.fork(), app);
       const loaded = demo && (await loadDemo(orm.em.fork(), new Date()));
       const { visits, forecasts } = await reckonAnew(orm.em.fork());
+      await forgetOld(orm.em.fork());
       const welcome = await firstWelcome(orm.em.fork());
       return { migrations: applied.length, demo: loaded, visits, forecasts, welcome };
     });

@@ -11,6 +11,7 @@ import { Migration005Views } from "./migrations/migration-005-views";
 import { Migration006Zeros } from "./migrations/migration-006-zeros";
 import { Migration007Settled } from "./migrations/migration-007-settled";
 import { Migration008Access } from "./migrations/migration-008-access";
+import { Migration009Whose } from "./migrations/migration-009-whose";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -26,6 +27,7 @@ export const MIGRATIONS = [
   { name: "migration-006-zeros", class: Migration006Zeros },
   { name: "migration-007-settled", class: Migration007Settled },
   { name: "migration-008-access", class: Migration008Access },
+  { name: "migration-009-whose", class: Migration009Whose },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -151,6 +151,8 @@ export const RunSheet = defineEntity({
     dueAt: p.datetime(),
     openedAt: p.datetime(),
     signedAt: p.datetime().nullable(),
+    /** Whose it is; null where whoever is there first takes it. */
+    assignedTo: p.uuid().nullable(),
     /** What to read first and take along, as it was worked out when the call was taken. */
     forecast: p.json<Record<string, unknown>>().nullable(),
     version: p.integer().version(),

@@ -41,6 +41,8 @@ export { type Forecast, type PersonRow, plateFacts, type Role } from "./rows";
 export { appendEntries } from "./sheet-entries";
 export {
   addToLog,
+  assignSheet,
+  callFacts,
   changeCall,
   loadSheet,
   openSheet,
@@ -49,9 +51,8 @@ export {
   type SheetRecord,
   type Signature,
   signSheet,
-  zoneOfSheet,
 } from "./sheets";
-export { type Sites } from "./sites";
+export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";
 export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";
 export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";

@@ -14,6 +14,8 @@ export interface OpenCall {
   readonly site: z.output<typeof siteRow>;
   /** Something is noted on it. */
   readonly begun: boolean;
+  /** Name of whose it is; null where it is nobody's. */
+  readonly whose: string | null;
   /** Calls of its pump before that ended with a cause, newest first. */
   readonly before: readonly EarlierCall[];
 }
@@ -27,6 +29,7 @@ const openRow = columns(
     pump: columns(pumpRow),
     site: columns(siteRow),
     begun: z.boolean(),
+    whose: z.string().nullable(),
   }),
 );
 
@@ -69,7 +72,8 @@ export async function openCalls(
     em,
     openRow,
     `select to_jsonb(r) as sheet, to_jsonb(p) as pump, to_jsonb(s) as site,
-       exists (select from sheet_entry e where e.sheet_id = r.id) as begun
+       exists (select from sheet_entry e where e.sheet_id = r.id) as begun,
+       (select name from person where id = r.assigned_to) as whose
        ${OPEN} order by r.due_at, r.id limit ${SLATE_PAGE} offset ?`,
     [seen, offset],
   );

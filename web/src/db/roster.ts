@@ -3,7 +3,7 @@ import type { EntityManager } from "@mikro-orm/postgresql";
 import type { PersonId } from "@yard-tack/core/case";
 import * as z from "zod";
 import { unitOfWork } from "./connection";
-import { Person } from "./entities";
+import { Person, RunSheet } from "./entities";
 import { giveSite } from "./grants";
 import { columns, personRow, type PersonRow, selected } from "./rows";
 
@@ -85,6 +85,7 @@ export async function takeOff(
     if (left === 0) return "no-such-person";
     await tx.execute(`delete from auth.session where "userId" = ?`, [id]);
     await tx.execute(`delete from auth.account where "userId" = ?`, [id]);
+    await tx.nativeUpdate(RunSheet, { assignedTo: id, signedAt: null }, { assignedTo: null });
     // Their name is free for somebody else.
     await tx.execute(`update auth."user" set "username" = null where "id" = ?`, [id]);
     return "done";

@@ -131,6 +131,7 @@ export const sheetRow = z.object({
   dueAt: time,
   openedAt: time,
   signedAt: timeOrNull,
+  assignedTo: personId.nullish().transform((v) => v ?? null),
   forecast: forecastRow
     .nullish()
     .catch(null)

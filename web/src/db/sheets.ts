@@ -58,6 +58,8 @@ export interface SheetRecord {
   readonly log: readonly SheetLogEntry[];
   /** Names by id. */
   readonly people: Readonly<Record<string, string>>;
+  /** Who may be given a sheet: whoever works here today. */
+  readonly hands: readonly PersonId[];
 }
 
 /** Everything a run sheet holds; undefined when there is none of this id. */
@@ -100,6 +102,7 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
     }),
     log: log.map((row) => ({ id: row.id, kind: row.kind, record: readRecord(row.body) })),
     people: Object.fromEntries(people.map((p) => [p.id, p.name])),
+    hands: people.filter((p) => p.leftAt === null && p.role !== "viewer").map((p) => p.id),
   };
 }
 
@@ -243,16 +246,27 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
     codes: [...sheet.codes],
     openedAt: now,
     signedAt: null,
+    assignedTo: null,
     forecast: forecast && { ...forecast },
   });
   await em.flush();
   return id;
 }
 
-/** The zone of the pump a sheet is about; undefined where there is no such sheet. */
-export async function zoneOfSheet(id: SheetId): Promise<string | undefined> {
-  const sheet = await (await unitOfWork()).findOne(RunSheet, { id }, { fields: ["pumpId"] });
-  return sheet ? zoneOfPump(pumpIdSchema.parse(sheet.pumpId)) : undefined;
+/** The clock a sheet's pump goes by and whose it is; undefined where there is no such sheet. */
+export async function callFacts(
+  id: SheetId,
+): Promise<{ readonly zone: string; readonly assignedTo: string | null } | undefined> {
+  const fields = ["pumpId", "assignedTo"] as const;
+  const sheet = await (await unitOfWork()).findOne(RunSheet, { id }, { fields });
+  const zone = sheet ? await zoneOfPump(pumpIdSchema.parse(sheet.pumpId)) : undefined;
+  return sheet && zone !== undefined ? { zone, assignedTo: sheet.assignedTo ?? null } : undefined;
+}
+
+/** Says whose an open sheet is; false when it is signed or not there. */
+export async function assignSheet(id: SheetId, to: PersonId | null): Promise<boolean> {
+  const em = await unitOfWork();
+  return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, { assignedTo: to })) > 0;
 }
 
 /** Changes what a call says while its sheet is open; false when it is signed or not there. */

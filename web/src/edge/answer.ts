@@ -1,6 +1,7 @@
 /** Answers of routes: the contract's errors, and a request id for what is our own fault. */
 import "server-only";
 import { isAway } from "@/db";
+import { headers } from "next/headers";
 import { v4 as newId } from "uuid";
 import { log } from "./log";
 
@@ -39,7 +40,7 @@ export async function answering(
   try {
     return await work();
   } catch (error) {
-    const request = newId();
+    const request = await requestId();
     if (isAway(error)) {
       log.warn({ request, route: name, err: error }, "database away");
       return saying(503, "The database does not answer; try again in a moment.", { request });
@@ -48,6 +49,9 @@ export async function answering(
     return saying(500, `Something failed here; it is noted as ${request}.`, { request });
   }
 }
+
+/** What this request is called, in the log and in its answer. */
+const requestId = async (): Promise<string> => (await headers()).get("x-request-id") ?? newId();
 
 /** A refusal as RFC 9457 has it: for machines, with what is wrong by its path where there is more than one thing. */
 export const problem = (
@@ -93,7 +97,7 @@ export async function acting<T>(
   } catch (error) {
     // Next's own signals (redirect, not found) travel as errors.
     if (isSignal(error)) throw error;
-    const request = newId();
+    const request = await requestId();
     const away = isAway(error);
     if (away) log.warn({ request, action: name, err: error }, "database away");
     else log.error({ request, action: name, err: error }, "failed");

@@ -1,4 +1,4 @@
-import { sheetId } from "@yard-tack/core/case";
+import { personId, sheetId } from "@yard-tack/core/case";
 import * as z from "zod";
 import { WALL_TIME } from "@/shell/times";
 
@@ -14,6 +14,15 @@ export const callChange = z
     path: ["complaint"],
     message: "Say what is wrong, in a line.",
   });
+
+/** Whose a call is; nobody's when it is empty. */
+export const callGiven = z.object({
+  sheet: z.uuid("Load the page again.").pipe(sheetId),
+  to: z.union(
+    [z.literal("").transform(() => null), z.uuid().pipe(personId)],
+    "Choose somebody, or nobody in particular.",
+  ),
+});
 
 /** Why a call needs no visit any more. */
 export const callingOff = z.object({

@@ -1,21 +1,26 @@
 "use server";
 
-import type { PersonId } from "@yard-tack/core/case";
+import type { PersonId, SheetId } from "@yard-tack/core/case";
 import { leftBehind } from "@yard-tack/core/record";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
+import { may, mayClose } from "@/access";
 import { note, onAction } from "@/access/index.server";
 import {
+  assignSheet,
+  callFacts,
   changeCall as keepCall,
+  sees,
   type SheetRecord,
+  sighted,
   type Signature,
   signSheet,
-  zoneOfSheet,
 } from "@/db";
 import { acting } from "@/edge";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { instantOf } from "@/shell/instant";
-import { callChange, callingOff } from "./call-fields";
+import { ANOTHERS, anothers } from "./anothers";
+import { callChange, callingOff, callGiven } from "./call-fields";
 import { linesOfSheet } from "./lines-of-sheet";
 
 const GONE = "This run sheet is not there any more.";
@@ -29,9 +34,11 @@ export async function changeCall(_: FormAnswer, data: FormData): Promise<FormAns
   const outcome = await acting("change call", "What you typed is kept here.", async () => {
     const entered = await onAction("work", { sheet });
     if (!entered.ok) return entered;
-    const zone = await zoneOfSheet(sheet);
-    if (zone === undefined) return { ok: false, message: GONE } as const;
-    const dueAt = instantOf(due, zone);
+    const call = await callFacts(sheet);
+    if (!call) return { ok: false, message: GONE } as const;
+    if (!mayClose(entered.visitor, call.assignedTo))
+      return { ok: false, message: ANOTHERS } as const;
+    const dueAt = instantOf(due, call.zone);
     if (!dueAt) return { ok: false, message: "There is no such day. Choose another." } as const;
     if (!(await keepCall(sheet, { kind, complaint, dueAt })))
       return { ok: false, message: SIGNED } as const;
@@ -40,6 +47,46 @@ export async function changeCall(_: FormAnswer, data: FormData): Promise<FormAns
   });
   if (!outcome.ok) return wrong(outcome.message);
   redirect(`/sheet/${sheet}?step=call`);
+}
+
+/** Says whose a call is: a lead for anybody who sees the place, a technician for themselves. */
+export async function giveCall(_: FormAnswer, data: FormData): Promise<FormAnswer> {
+  const parsed = callGiven.safeParse(Object.fromEntries(data));
+  if (!parsed.success) return answerOf(parsed.error);
+  const { sheet, to } = parsed.data;
+  const outcome = await acting("give call", "Nothing was changed.", async () => {
+    const entered = await onAction("work", { sheet });
+    if (!entered.ok) return entered;
+    const { visitor } = entered;
+    const call = await callFacts(sheet);
+    if (!call) return { ok: false, message: GONE } as const;
+    const own = (to === null || to === visitor.id) && mayClose(visitor, call.assignedTo);
+    if (!own && !may(visitor.role, "direct")) return { ok: false, message: GIVEN_BY } as const;
+    if (to !== null && !(await worksAt(to, sheet)))
+      return { ok: false, message: NOT_THEIRS } as const;
+    if (!(await assignSheet(sheet, to))) return { ok: false, message: SIGNED } as const;
+    await note(visitor.id, "call given", to ?? "nobody");
+    revalidatePath("/", "layout");
+    return { ok: true } as const;
+  });
+  if (!outcome.ok) return wrong(outcome.message);
+  redirect(`/sheet/${sheet}?step=call`);
+}
+
+const GIVEN_BY =
+  "A call is given to others by a lead; you can take one that is nobody's, and give yours back.";
+const NOT_THEIRS =
+  "They do not work here any more, or do not see this place. An administrator gives them the place.";
+
+/** Whether somebody is on the list, writes, and sees the place of a sheet. */
+async function worksAt(person: PersonId, sheet: SheetId): Promise<boolean> {
+  const found = await sighted(person, { sheet });
+  return (
+    found !== undefined &&
+    found.site !== null &&
+    may(found.person.role, "work") &&
+    sees(found.sites, found.site)
+  );
 }
 
 /** Calls a visit off: its sheet is closed and the log says why. What was noted on it is kept with it. */
@@ -51,8 +98,12 @@ export async function callOff(_: FormAnswer, data: FormData): Promise<FormAnswer
     const entered = await onAction("work", { sheet });
     if (!entered.ok) return entered;
     const { id } = entered.visitor;
-    const signed = await signSheet(sheet, (found) => calledOff(found, reason, id));
-    if (!signed.ok) return { ok: false, message: GONE } as const;
+    const signed = await signSheet(
+      sheet,
+      (found) => anothers(entered.visitor, found) ?? calledOff(found, reason, id),
+    );
+    if (!signed.ok)
+      return { ok: false, message: signed.why === "refused" ? signed.message : GONE } as const;
     await note(id, "call called off", reason);
     revalidatePath("/", "layout");
     return { ok: true, log: signed.logEntryId } as const;

@@ -9,7 +9,7 @@ import { firstStep, titleOf, viewOf } from "./view";
 export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
   const found = await loadSheet(id);
   if (!found) return undefined;
-  const { sheet, pump, entries, unread, pictures, log, people } = found;
+  const { sheet, pump, entries, unread, pictures, log, people, hands } = found;
   const [signed] = log;
   return {
     id: sheet.id,
@@ -19,6 +19,8 @@ export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
     callerNote: sheet.callerNote,
     dueAt: sheet.dueAt.toISOString(),
     openedAt: sheet.openedAt.toISOString(),
+    assignedTo: sheet.assignedTo,
+    hands,
     signedAt: sheet.signedAt?.toISOString() ?? null,
     logEntryId: signed?.id ?? null,
     closed: signed?.record.closed ?? null,

@@ -1,4 +1,4 @@
-import type { Closing, LogEntryId, ObservationId, SheetId } from "@yard-tack/core/case";
+import type { Closing, LogEntryId, ObservationId, PersonId, SheetId } from "@yard-tack/core/case";
 import type { PictureFacts, SheetEntry, UnreadEntry } from "@yard-tack/core/visit";
 import type { PumpDto } from "@/features/yard";
 
@@ -10,6 +10,10 @@ export interface SheetDto {
   readonly callerNote: string;
   readonly dueAt: string;
   readonly openedAt: string;
+  /** Whose it is; null where whoever is there first takes it. */
+  readonly assignedTo: PersonId | null;
+  /** Who may be given it. */
+  readonly hands: readonly PersonId[];
   readonly signedAt: string | null;
   readonly logEntryId: LogEntryId | null;
   /** How it was closed; null while it is open. */

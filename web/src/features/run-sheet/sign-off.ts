@@ -10,6 +10,7 @@ import { addToLog, type Refusal, type SheetRecord, type Signature, signSheet } f
 import { acting } from "@/edge";
 import { linesOfSheet } from "./lines-of-sheet";
 import { lateOf } from "./server";
+import { anothers } from "./anothers";
 
 const words = z.string("A text is needed.").trim().max(4000, "At most 4,000 characters.");
 
@@ -50,8 +51,9 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
     const entered = await onAction("work", { sheet: parsed.data.sheetId });
     if (!entered.ok) return { ok: false, message: `${entered.message} ${NOTHING_SIGNED}` };
     const { id } = entered.visitor;
-    const signed = await signSheet(parsed.data.sheetId, (sheet) =>
-      signature(sheet, parsed.data, id),
+    const signed = await signSheet(
+      parsed.data.sheetId,
+      (sheet) => anothers(entered.visitor, sheet) ?? signature(sheet, parsed.data, id),
     );
     if (signed.ok) {
       await note(id, "visit signed", signed.logEntryId);

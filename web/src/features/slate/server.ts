@@ -11,6 +11,8 @@ export interface SlateCall {
   readonly complaint: string;
   readonly place: string;
   readonly started: boolean;
+  /** Name of whose it is. */
+  readonly whose: string | null;
   readonly recurrence: { readonly daysAgo: number; readonly found: string } | null;
   /** What to read before anything is touched. */
   readonly first: string | null;
@@ -48,7 +50,7 @@ export async function loadSlate(sites: Sites, page = 0): Promise<Slate> {
     drifts(sites, WORTH_SHOWING, MOST_DRIFTS),
   ]);
   return {
-    calls: open.rows.map(({ sheet, pump, site, begun, before }): SlateCall => {
+    calls: open.rows.map(({ sheet, pump, site, begun, whose, before }): SlateCall => {
       const recurrence = comesBack(before, sheet, now);
       return {
         id: sheet.id,
@@ -59,6 +61,7 @@ export async function loadSlate(sites: Sites, page = 0): Promise<Slate> {
         complaint: sheet.complaint,
         place: [pump.purpose, site.name].filter((w) => w !== "").join(", "),
         started: begun,
+        whose,
         recurrence: recurrence && { daysAgo: recurrence.daysAgo, found: recurrence.found },
         first: begun ? null : (sheet.forecast?.first ?? null),
         take: sheet.forecast?.take ?? [],

@@ -92,6 +92,12 @@ function CallList({
                 ) : null}
                 {c.zone === zone ? null : <>{zoneName(c.dueAt, c.zone)}, </>}
                 {c.started ? "begun" : "open"}
+                {c.whose === null ? null : (
+                  <>
+                    ,<br />
+                    {c.whose}
+                  </>
+                )}
               </span>
               <span>
                 <strong>

@@ -4,6 +4,7 @@ export { backTo } from "./back";
 export { enterDemo } from "./enter-demo";
 export {
   loadAccount,
+  loadAuthority,
   loadPeople,
   loadTeams,
   loadTokens,

@@ -4,4 +4,5 @@ export { SignInPage } from "./sign-in-page";
 export { TeamsPage } from "./teams-page";
 export { TokensPage } from "./tokens-page";
 export { TrailPage } from "./trail-page";
+export { TrustPage } from "./trust-page";
 export { WelcomeOver, WelcomePage } from "./welcome-page";

@@ -4,6 +4,7 @@ import { personId } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import { headers } from "next/headers";
 import * as z from "zod";
+import { addressOf } from "@/access";
 import { note, onAction } from "@/access/index.server";
 import {
   addPerson,
@@ -79,9 +80,7 @@ export async function makeAddress(input: string): Promise<Address> {
     const token = id.success ? await welcomeFor(id.data) : undefined;
     if (!token) return { ok: false, message: WORDS["no-such-person"] };
     await note(entered.visitor.id, "one-time address made", input);
-    const asked = await headers();
-    const scheme = process.env["YARD_HTTPS"] === "1" ? "https" : "http";
-    const address = `${scheme}://${asked.get("host") ?? ""}/welcome/${token}`;
+    const address = `${addressOf((await headers()).get("host"))}/welcome/${token}`;
     return { ok: true, address, hours: WELCOME_HOURS };
   });
 }

@@ -1,5 +1,8 @@
 import "server-only";
+import { X509Certificate } from "node:crypto";
+import { readFile } from "node:fs/promises";
 import Papa from "papaparse";
+import { authorityFile } from "@/access";
 import { freeToEnter, note, type Visitor } from "@/access/index.server";
 import {
   hasPassphrase,
@@ -47,6 +50,12 @@ export async function loadAccount(visitor: Visitor): Promise<AccountDto> {
 export async function loadWelcome(token: string): Promise<{ name: string | null } | undefined> {
   const whom = await welcomed(token);
   return whom && { name: whom === "first" ? null : whom.name };
+}
+
+/** The certificate that a phone on the plant network has to trust; undefined where HTTPS is not ours. */
+export async function loadAuthority(): Promise<X509Certificate | undefined> {
+  const file = authorityFile();
+  return file === undefined ? undefined : new X509Certificate(await readFile(file));
 }
 
 /** Everybody, what they may see, and every place there is to give. */

@@ -1,3 +1,4 @@
+import Link from "next/link";
 import { PageHead } from "@/shell/page-head";
 import type { PersonDto } from "@/shell/preferences";
 import { PersonTaps } from "./person-taps";
@@ -8,10 +9,13 @@ import classes from "./who.module.css";
 export function SignInPage({
   free,
   back,
+  ownCertificate,
 }: {
   /** Whom a tap enters as. */
   free: readonly PersonDto[];
   back: string;
+  /** Whether the certificate was made here, so that a device warns until it was told to trust it. */
+  ownCertificate: boolean;
 }) {
   return (
     <main>
@@ -25,6 +29,12 @@ export function SignInPage({
           <p className={classes.note}>
             No passphrase yet, or forgotten? Your administrator makes you a one-time address.
           </p>
+          {ownCertificate ? (
+            <p className={classes.note}>
+              Did this device warn of the connection?{" "}
+              <Link href="/trust">Let it trust this machine</Link>
+            </p>
+          ) : null}
         </div>
         {free.length > 0 ? (
           <section className={classes.demo} aria-label="The demo's people">

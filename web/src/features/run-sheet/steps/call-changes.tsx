@@ -1,12 +1,14 @@
 "use client";
 
+import { may } from "@/access";
 import { NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { FormEnd } from "@/shell/form-end";
 import { wallTime } from "@/shell/times";
+import { useWho } from "@/shell/who";
 import { useActionForm } from "@/shell/use-action-form";
 import { VISIT_KINDS } from "@/shell/visit-kinds";
-import { callChange, callingOff } from "../call-fields";
-import { callOff, changeCall } from "../change-call";
+import { callChange, callGiven, callingOff } from "../call-fields";
+import { callOff, changeCall, giveCall } from "../change-call";
 import type { SheetDto } from "../sheet-dto";
 import classes from "./steps.module.css";
 
@@ -14,9 +16,39 @@ import classes from "./steps.module.css";
 export function CallChanges({ dto }: { dto: SheetDto }) {
   return (
     <>
+      <GiveCall dto={dto} />
       <ChangeCall dto={dto} />
       <CallOff dto={dto} />
     </>
+  );
+}
+
+function GiveCall({ dto }: { dto: SheetDto }) {
+  const person = useWho();
+  const { field, fault, pending, props } = useActionForm(giveCall, callGiven, {
+    sheet: dto.id,
+    to: dto.assignedTo ?? "",
+  });
+  // A technician takes a call or gives it back; to others a lead gives it.
+  const choices = dto.hands.filter(
+    (id) => id === dto.assignedTo || id === person.id || may(person.role, "direct"),
+  );
+  return (
+    <form {...props} className={classes.form}>
+      <input type="hidden" name="sheet" value={dto.id} />
+      <NativeSelect
+        label="Whose it is"
+        description="Others may read on it; whoever it is of, or a lead, signs it."
+        {...field("to")}
+        data={[
+          { value: "", label: "nobody in particular" },
+          ...choices.map((id) => ({ value: id, label: dto.people[id] ?? "" })),
+        ]}
+      />
+      <FormEnd fault={fault} pending={pending}>
+        Say whose it is
+      </FormEnd>
+    </form>
   );
 }
 

@@ -70,6 +70,12 @@ export function CallStep({
         ) : null}
         <dt>Due</dt>
         <dd>{dayAndClock(dto.dueAt, pump.zone)}</dd>
+        {dto.assignedTo ? (
+          <>
+            <dt>Whose</dt>
+            <dd>{dto.people[dto.assignedTo]}</dd>
+          </>
+        ) : null}
       </dl>
       {advice.length > 0 ? (
         <section className={classes.tell} aria-label="Tell them until someone is there">
