@@ -23,6 +23,7 @@ import { makePump } from "@/features/yard/new-pump";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
+import { formOf, outcome } from "@/testing/forms";
 import { jpegRequest, jsonRequest } from "@/testing/requests";
 import { rowsOf } from "@/testing/rows-of";
 import { signIn } from "@/testing/session";
@@ -73,22 +74,6 @@ beforeAll(async () => {
   far = await of("MG-3");
 });
 beforeEach(() => as("nobody"));
-
-const formOf = (fields: Record<string, string>) => {
-  const form = new FormData();
-  for (const [key, value] of Object.entries(fields)) form.set(key, value);
-  return form;
-};
-/** What an action that redirects when it was done answered. */
-async function outcome(work: () => Promise<unknown>): Promise<unknown> {
-  try {
-    return await work();
-  } catch (error) {
-    const digest = String((error as { digest?: string }).digest ?? "");
-    if (digest.startsWith("NEXT_REDIRECT")) return "done";
-    throw error;
-  }
-}
 
 const entryBody = () => ({
   entries: [
@@ -321,69 +306,6 @@ describe("what each role may do, action by action", () => {
       });
     }
   }
-});
-
-describe("a call that is somebody's", () => {
-  const given = async (to: string, sheet = near.sheet) => {
-    const em = await testRows();
-    await em.execute("update run_sheet set assigned_to = ? where id = ?", [to, sheet]);
-    return sheet;
-  };
-  const change = (sheet: string) => {
-    const fields = { kind: "call", complaint: "d", due: "2026-12-01T08:00" };
-    return outcome(() => changeCall(NO_ERRORS, formOf({ sheet, ...fields })));
-  };
-  const openSheet = async () => {
-    as("lead");
-    const taken = takeCall(NO_ERRORS, formOf({ pump: near.pump, complaint: "hums" }));
-    await outcome(() => taken);
-    const [row] = (await (
-      await testRows()
-    ).execute(
-      "select id from run_sheet where complaint = 'hums' and signed_at is null limit 1",
-    )) as [{ id: string }];
-    return row.id;
-  };
-
-  it("is changed, called off and signed by them or a lead, and read on by anybody there", async () => {
-    const sheet = await given(idOf("administrator"), await openSheet());
-    as("technician");
-    const before = await rows();
-    expect(JSON.stringify(await change(sheet))).toContain("somebody else's");
-    const off = formOf({ sheet, reason: "a mistake" });
-    expect(JSON.stringify(await callOff(NO_ERRORS, off))).toContain("somebody else's");
-    const words = { found: "a", done: "b", proof: "c", was: null, fingerprint: "" };
-    const signed = { sheetId: sheet as never, closed: "not reproduced", ...words };
-    expect(JSON.stringify(await signOff(signed))).toContain("somebody else's");
-    expect(await rows()).toEqual(before);
-    const read = JSON.stringify({
-      entries: [{ ...entryBody().entries[0], personId: idOf("technician") }],
-    });
-    expect((await receiveEntries(jsonRequest(read), sheet)).status).toBe(200);
-    as("lead");
-    expect(await change(sheet)).toBe("done");
-    expect(await signOff(signed)).toMatchObject({ ok: true });
-  });
-
-  it("is taken by a technician when it is nobody's, and given back; never taken from another", async () => {
-    const sheet = await given(idOf("technician"), await openSheet());
-    as("technician");
-    const to = (who: string) => outcome(() => giveCall(NO_ERRORS, formOf({ sheet, to: who })));
-    expect(await change(sheet)).toBe("done");
-    expect(await to("")).toBe("done");
-    expect(await to(idOf("technician"))).toBe("done");
-    await given(idOf("lead"), sheet);
-    expect(JSON.stringify(await to(idOf("technician")))).toContain("by a lead");
-    expect(JSON.stringify(await to(""))).toContain("by a lead");
-  });
-
-  it("is given to nobody who does not write, does not see the place, or has left", async () => {
-    const sheet = await openSheet();
-    for (const to of [idOf("viewer"), newId()]) {
-      const answer = await outcome(() => giveCall(NO_ERRORS, formOf({ sheet, to })));
-      expect(JSON.stringify(answer)).toContain("do not see this place");
-    }
-  });
 });
 
 describe("what was refused", () => {

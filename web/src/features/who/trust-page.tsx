@@ -7,11 +7,12 @@ import classes from "./who.module.css";
 export function TrustPage({ fingerprint }: { fingerprint: string }) {
   return (
     <main>
-      <PageHead
-        title="Trust this machine"
-        about="Once on each phone or tablet. After it the browser warns no more, and camera and offline use work."
-      />
+      <PageHead title="Trust this machine" about="Once on each phone or tablet." />
       <div className={classes.trust}>
+        <p>
+          After it the browser warns no more, and lets Yard Tack use the camera and keep the screen
+          on.
+        </p>
         <ol>
           <li>
             Compare. Whoever started Yard Tack sees the same letters where it was started. If one
