@@ -23,6 +23,7 @@ const CORE_ORDER = [
   "sump",
   "upkeep",
   "case",
+  "guide",
   "visit",
   "words",
   "diagnosis",

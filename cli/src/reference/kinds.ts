@@ -4,6 +4,7 @@ import type { Inputs } from "./inputs.ts";
 import { affinity } from "./sets/affinity.ts";
 import { fire } from "./sets/fire.ts";
 import { deadhead, friction } from "./sets/friction.ts";
+import { gland } from "./sets/gland.ts";
 import { head, uncertainty } from "./sets/head.ts";
 import { motor } from "./sets/motor.ts";
 import { npshCase } from "./sets/npsh.ts";
@@ -24,4 +25,5 @@ export const SETS: Readonly<Record<string, (inputs: Inputs) => Computed>> = {
   fire,
   sump,
   vacuum,
+  gland,
 };

@@ -255,6 +255,8 @@ export const CAUTION_IDS = [
   "hot-circuit",
   "fire-water",
   "drinking-water",
+  "gland",
+  "lifting",
 ] as const;
 export type CautionId = (typeof CAUTION_IDS)[number];
 

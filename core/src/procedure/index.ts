@@ -22,3 +22,14 @@ export { stopsOf } from "./stops.ts";
 export type { StopReadings, StopRow } from "./stops.ts";
 export { takeAlong } from "./take-along.ts";
 export type { TakeAlong } from "./take-along.ts";
+export {
+  cautionsOfStep,
+  factOf,
+  offered,
+  proceduresOfCause,
+  proceduresOfTest,
+  runNow,
+  startsIt,
+  wantsDead,
+} from "./run/index.ts";
+export type { Offered, RunContext, Running, RunNow, Scope, StepNow, Wait } from "./run/index.ts";

@@ -2,7 +2,7 @@ export { fail, ok } from "./result.ts";
 export type { Result } from "./result.ts";
 export { absolutePa, gaugePa, toAbsolute, toGauge } from "./pressure.ts";
 export type { AbsolutePa, GaugePa } from "./pressure.ts";
-export { fromUnit, GRAVITY, SI_UNIT, toUnit, UNITS, unitSymbols } from "./units.ts";
+export { DIMENSIONS, fromUnit, GRAVITY, SI_UNIT, toUnit, UNITS, unitSymbols } from "./units.ts";
 export type { Dimension, Unit } from "./units.ts";
 export { nearestWord } from "./nearest.ts";
 export { parseQuantity } from "./parse.ts";

@@ -178,6 +178,11 @@ export const UNITS = [
 
 export type Unit = (typeof UNITS)[number]["symbol"];
 
+/** Every dimension that a unit is of. */
+export const DIMENSIONS: readonly Dimension[] = [
+  ...new Set(UNITS.map((u): Dimension => u.dimension)),
+];
+
 const rowsByText = new Map<string, UnitRow[]>();
 const rowBySymbol = new Map<string, UnitRow>();
 for (const row of UNITS as readonly UnitRow[]) {

@@ -2,3 +2,24 @@ export { energyCost, overhaulPlan, wearPower } from "./wear.ts";
 export type { OverhaulPlan, WearDuty } from "./wear.ts";
 export { vibrationZone } from "./vibration.ts";
 export type { VibrationZone } from "./vibration.ts";
+export {
+  boxPressure,
+  dropsPerMinute,
+  dropTarget,
+  leakageOfDrops,
+  type Packing,
+  PACKINGS,
+  sealWater,
+} from "./gland.ts";
+export {
+  type GlandBox,
+  type GlandCount,
+  type GlandNow,
+  glandPlan,
+  type GlandPlan,
+  type GlandWord,
+  glandWord,
+  needsBushing,
+  packingSection,
+  WARMEST_GLAND,
+} from "./gland-plan.ts";

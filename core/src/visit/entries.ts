@@ -23,7 +23,15 @@ import {
   TEST_IDS,
   TEST_OUTCOMES,
 } from "../case/index.ts";
-import { fail, ok, parseReading, type Result } from "../quantity/index.ts";
+import { procedureForm } from "../guide/index.ts";
+import {
+  type Dimension,
+  DIMENSIONS,
+  fail,
+  ok,
+  parseReading,
+  type Result,
+} from "../quantity/index.ts";
 import { ENTRY_VERSION, upgradeEntry } from "./entry-versions.ts";
 
 /** What no database can hold: a NUL, half of a character. */
@@ -57,6 +65,33 @@ const appended = {
 /** Two figures that differ by less are one figure worked out twice. */
 const SAME_FIGURE = 1e-9;
 
+/** What was typed into a strip. */
+const read = {
+  /** Exactly as typed; empty when it was taken back. */
+  raw: text(LONGEST_TEXT),
+  unit: text(20).nullable(),
+  /** Mean of what was typed [SI]; null for a text that does not count. */
+  si: z.number("A figure is needed.").nullable(),
+  /** Why it does not count. */
+  fault: text(40).nullable(),
+  /** Why a value that can hardly be was kept. */
+  reason: text(LONGEST_TEXT).nullable(),
+};
+
+/** Whether a figure is what its text says. */
+function saysItsText(
+  { raw, si, unit }: { raw: string; si: number | null; unit: string | null },
+  dimension: Dimension,
+): boolean {
+  if (si === null) return true;
+  const parsed = parseReading(raw, dimension);
+  return (
+    parsed.ok &&
+    Math.abs(parsed.value.mean - si) <= SAME_FIGURE * Math.max(1, Math.abs(si)) &&
+    (unit === null || parsed.value.values[0].unit === unit)
+  );
+}
+
 const reading = z
   .object({
     kind: z.literal("reading"),
@@ -64,15 +99,7 @@ const reading = z
     /** A valve position, or the test the reading belongs to. */
     snapshot: known("valve position or test", SNAPSHOT_LABELS),
     slot: text(60),
-    /** Exactly as typed; empty when it was taken back. */
-    raw: text(LONGEST_TEXT),
-    unit: text(20).nullable(),
-    /** Mean of what was typed [SI]; null for a text that does not count. */
-    si: z.number("A figure is needed.").nullable(),
-    /** Why it does not count. */
-    fault: text(40).nullable(),
-    /** Why a value that can hardly be was kept. */
-    reason: text(LONGEST_TEXT).nullable(),
+    ...read,
   })
   .superRefine((entry, ctx) => {
     const dimension = dimensionAt(entry.snapshot, entry.slot);
@@ -80,15 +107,28 @@ const reading = z
       ctx.addIssue({ code: "custom", message: `There is no strip “${shown(entry.slot)}” there.` });
       return;
     }
-    if (entry.si === null) return;
-    const read = parseReading(entry.raw, dimension);
-    const differs =
-      !read.ok ||
-      Math.abs(read.value.mean - entry.si) > SAME_FIGURE * Math.max(1, Math.abs(entry.si)) ||
-      (entry.unit !== null && read.value.values[0].unit !== entry.unit);
-    if (differs) {
+    if (!saysItsText(entry, dimension)) {
       ctx.addIssue({ code: "custom", message: "Its figure is not what its text says." });
     }
+  });
+
+const slotId = text(40).regex(/^[a-z0-9][a-zA-Z0-9.-]*$/, "There is no such place in a procedure.");
+/** Where in a procedure that was begun. */
+const placeInRun = { run: z.uuid(), step: slotId, round: z.int().min(0).max(199) };
+
+/** A value that a step of a procedure asks for and no strip of the sheet has. */
+const measure = z
+  .object({
+    kind: z.literal("measure"),
+    ...appended,
+    ...placeInRun,
+    slot: slotId,
+    dimension: known("dimension", DIMENSIONS),
+    ...read,
+  })
+  .superRefine((entry, ctx) => {
+    if (!saysItsText(entry, entry.dimension))
+      ctx.addIssue({ code: "custom", message: "Its figure is not what its text says." });
   });
 
 const yes = z.literal("yes", "Only “yes” can be noted here.").nullable();
@@ -109,7 +149,8 @@ const noted = z.discriminatedUnion("topic", [
     test,
     value: known("reason", NO_AFTER_REASONS).nullable(),
   }),
-  z.object({ topic: z.literal("locked"), value: yes }),
+  /** Each hangs a lock of their own; without a name it is the lock of whoever noted it. */
+  z.object({ topic: z.literal("locked"), person: personId.optional(), value: yes }),
   z.object({ topic: z.literal("isolated-by"), value: text(120).nullable() }),
   z.object({
     topic: z.literal("dead"),
@@ -136,6 +177,8 @@ const noted = z.discriminatedUnion("topic", [
   }),
   z.object({ topic: z.literal("stop"), stop: known("Stop", STOP_IDS), value: yes }),
   z.object({ topic: z.literal("tag"), value: text(20).nullable() }),
+  /** How a procedure was left: "done", or why it was not gone through. */
+  z.object({ topic: z.literal("run-ended"), run: z.uuid(), value: text(400).nullable() }),
   z.object({ topic: z.literal("opened"), value: yes }),
   z.object({
     topic: z.literal("picture-gone"),
@@ -173,7 +216,34 @@ const sheetEntry = z.discriminatedUnion("kind", [
         message: `“${shown(entry.outcome)}” is no outcome of that test.`,
       });
     }),
-  z.object({ kind: z.literal("note"), ...appended, note: noted }),
+  z
+    .object({ kind: z.literal("note"), ...appended, note: noted })
+    .superRefine(({ note, personId: by }, ctx) => {
+      if (note.topic !== "locked" || note.person === undefined || note.person === by) return;
+      ctx.addIssue({ code: "custom", message: "Only whoever hung a lock takes it off." });
+    }),
+  /** A procedure that was begun, as it was then: a newer edition changes nothing of it. */
+  z.object({
+    kind: z.literal("procedure"),
+    ...appended,
+    run: z.uuid(),
+    form: procedureForm,
+    /** What it was opened from: a cause, a test, nothing. */
+    from: text(60).nullable(),
+  }),
+  z.object({
+    kind: z.literal("step"),
+    ...appended,
+    ...placeInRun,
+    what: z.discriminatedUnion("is", [
+      z.object({ is: z.literal("done"), value: yes }),
+      /** Its wait was begun. */
+      z.object({ is: z.literal("begun"), value: yes }),
+      z.object({ is: z.literal("failed"), value: text(400).nullable() }),
+      z.object({ is: z.literal("answer"), ask: slotId, value: slotId.nullable() }),
+    ]),
+  }),
+  measure,
 ]);
 
 export type SheetEntry = z.output<typeof sheetEntry>;

@@ -13,6 +13,7 @@ import type {
   ReadingEntry,
   SheetEntry,
 } from "./entries.ts";
+import { placeKey, type Run, type RunPlace, runsOf, saidKey } from "./runs.ts";
 
 type Of<K extends SheetEntry["kind"]> = Extract<SheetEntry, { kind: K }>;
 
@@ -24,6 +25,8 @@ export interface VisitState {
   readonly outcomes: ReadonlyMap<TestId, { readonly outcome: string; readonly at: string }>;
   /** By {@link noteKey}; one taken back is not among them. */
   readonly notes: ReadonlyMap<string, NoteEntry>;
+  /** Procedures that were begun here, by their run. */
+  readonly runs: ReadonlyMap<string, Run>;
   /** The entry that counts of each thing noted, taken back or not: what the next one replaces. */
   readonly heads: ReadonlyMap<string, EntryId>;
 }
@@ -54,6 +57,9 @@ export function noteKey(note: NoteSubject): string {
     case "picture-gone":
       return `picture-gone/${note.picture}`;
     case "locked":
+      return note.person === undefined ? "locked" : `locked/${note.person}`;
+    case "run-ended":
+      return `run-ended/${note.run}`;
     case "isolated-by":
     case "volts-between":
     case "tag":
@@ -75,8 +81,19 @@ export function entryKey(entry: EntrySubject): string {
       return `test/${entry.test}`;
     case "note":
       return `note/${noteKey(entry.note)}`;
+    case "procedure":
+      return `procedure/${entry.run}`;
+    case "step":
+      return `run/${entry.run}/${placeKey(entry, saidKey(entry.what))}`;
+    case "measure":
+      return measureKey(entry);
   }
 }
+
+/** What a value of a procedure is about: also the key under which it is typed. */
+export const measureKey = (
+  of: RunPlace & { readonly run: string; readonly slot: string },
+): string => `measure/${of.run}/${placeKey(of, of.slot)}`;
 
 /** As much of an entry as says what it is about. */
 export type EntrySubject =
@@ -84,7 +101,10 @@ export type EntrySubject =
   | Pick<Of<"observation">, "kind" | "observation">
   | Pick<Of<"acknowledgement">, "kind" | "caution">
   | Pick<Of<"test">, "kind" | "test">
-  | { readonly kind: "note"; readonly note: NoteSubject };
+  | { readonly kind: "note"; readonly note: NoteSubject }
+  | Pick<Of<"procedure">, "kind" | "run">
+  | Pick<Of<"step">, "kind" | "run" | "step" | "round" | "what">
+  | Pick<Of<"measure">, "kind" | "run" | "step" | "round" | "slot">;
 
 /** What was noted of a subject; undefined when nothing is, or it was taken back. */
 export function noted(
@@ -140,6 +160,7 @@ export function foldEntries(entries: readonly SheetEntry[]): VisitState {
   const outcomes = new Map<TestId, { outcome: string; at: string }>();
   const notes = new Map<string, NoteEntry>();
   const heads = new Map<string, EntryId>();
+  const ofRuns: SheetEntry[] = [];
   for (const [key, list] of byKey) {
     const entry = counting(list);
     if (!entry) continue;
@@ -161,9 +182,15 @@ export function foldEntries(entries: readonly SheetEntry[]): VisitState {
       case "note":
         if (entry.note.value !== null) notes.set(noteKey(entry.note), entry);
         break;
+      case "procedure":
+      case "step":
+      case "measure":
+        ofRuns.push(entry);
+        break;
     }
   }
-  return { readings, observations, acknowledged, outcomes, notes, heads };
+  const runs = runsOf(ofRuns);
+  return { readings, observations, acknowledged, outcomes, notes, runs, heads };
 }
 
 /** Of entries about one thing, in order, the one that counts. A caution is acknowledged once: the first. */

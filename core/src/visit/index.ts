@@ -27,6 +27,7 @@ export type {
 export {
   distinct,
   entryKey,
+  measureKey,
   foldEntries,
   noted,
   notedText,
@@ -86,3 +87,5 @@ export type { SystemSource } from "./clean-system.ts";
 export { riserOf } from "./system-of-case.ts";
 export { REPEAT_DAYS } from "./history-of-case.ts";
 export type { PumpHistory } from "./history-of-case.ts";
+export { placeKey, runsOf, saidKey } from "./runs.ts";
+export type { MeasureEntry, Run, RunPlace, StepEntry } from "./runs.ts";

@@ -92,6 +92,16 @@ export const CAUTIONS = [
     title: "Drinking water",
     text: "Disinfect what touches the water: gauges, dippers, parts and hands.",
   },
+  {
+    id: "gland",
+    title: "Gland and old packing",
+    text: "Sleeves tied back; spanner from the side, never across a turning shaft. Burnt PTFE gives off toxic fumes. Old packing may hold asbestos: do not disturb it, have it identified.",
+  },
+  {
+    id: "lifting",
+    title: "Heavy parts",
+    text: "Bodies, motors and submersibles are heavier than they look: lifting gear, a rope on the handle and never on the cable, a support under an in-line body before its bolts are out.",
+  },
 ] as const satisfies readonly CautionRow[];
 
 /** Ends every caution on a screen and in print. */

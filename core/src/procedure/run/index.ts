@@ -1,0 +1,10 @@
+export { WORKED_NAMES } from "./computed.ts";
+export { cautionsOfStep, startsIt, wantsDead } from "./hazards.ts";
+export { NAMED, offered, proceduresOfCause, proceduresOfTest } from "./offered.ts";
+export type { Offered } from "./offered.ts";
+export { factOf } from "./place.ts";
+export type { RunContext, Running } from "./place.ts";
+export { holds, scopeAt } from "./scope.ts";
+export type { Scope } from "./scope.ts";
+export { runNow } from "./state.ts";
+export type { RunNow, StepNow, Wait } from "./state.ts";
