@@ -152,7 +152,6 @@ const followUp = z.strictObject({
     .number()
     .positive()
     .max(24 * 366),
-  when: condition.optional(),
 });
 export type FollowUpForm = z.output<typeof followUp>;
 

@@ -16,6 +16,8 @@ export type { LookGroup } from "./looks.ts";
 export { phoneAdvice } from "./phone-advice.ts";
 export { comparePlate, plateFields, registerValue } from "./plates.ts";
 export type { PlateComparison, PlateField, PlateReading } from "./plates.ts";
+export { proofLines } from "./proof.ts";
+export type { ProofLine } from "./proof.ts";
 export { noTwoDirections, rotationMethods } from "./rotation.ts";
 export type { RotationMethod } from "./rotation.ts";
 export { stopsOf } from "./stops.ts";
@@ -28,8 +30,18 @@ export {
   offered,
   proceduresOfCause,
   proceduresOfTest,
+  proposedPromises,
   runNow,
   startsIt,
   wantsDead,
 } from "./run/index.ts";
-export type { Offered, RunContext, Running, RunNow, Scope, StepNow, Wait } from "./run/index.ts";
+export type {
+  Offered,
+  ProposedPromise,
+  RunContext,
+  Running,
+  RunNow,
+  Scope,
+  StepNow,
+  Wait,
+} from "./run/index.ts";

@@ -6,6 +6,9 @@ import { captureOf, deadTestOf, plateFields } from "../procedure/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import {
   foldEntries,
+  notedText,
+  placeKey,
+  readingKey,
   type Instrument,
   type Note,
   picturesLeft,
@@ -53,6 +56,7 @@ export function linesOf(visit: VisitSheet): RecordLines {
       at: a.at,
     })),
     words: noteLines(visit, state),
+    procedures: procedureLines(visit, state),
     pictures: picturesLeft(visit.pictures, state).map(({ about, url, width, height }) => ({
       about: about.replace("-", " "),
       url,
@@ -91,6 +95,41 @@ function readingLines(visit: VisitSheet, state: VisitState) {
   };
 }
 
+/** Procedures that were begun, with what was read and said at each step that was done. */
+function procedureLines(visit: VisitSheet, state: VisitState): VisitRecord["procedures"] {
+  return [...state.runs.values()].map((run) => {
+    const steps = [...run.said.values()]
+      .filter((e) => e.what.is === "done")
+      .map((done) => {
+        const form = run.form.steps.find((s) => s.id === done.step);
+        const place = { step: done.step, round: done.round };
+        const values = (form?.fields ?? []).flatMap((f) => {
+          const raw = f.reads
+            ? state.readings.get(readingKey(f.reads.at, f.reads.slot))?.raw
+            : run.values.get(placeKey(place, f.slot))?.raw;
+          return raw === undefined ? [] : [`${f.name} ${raw}`];
+        });
+        const answers = (form?.asks ?? []).flatMap((a) => {
+          const what = run.said.get(placeKey(place, `?${a.id}`))?.what;
+          const name = a.options.find((o) => o.id === what?.value)?.name;
+          return name === undefined ? [] : [`${a.name}: ${name}`];
+        });
+        return {
+          what: form?.what ?? done.step,
+          said: [...values, ...answers].join("; "),
+          by: visit.people[done.personId] ?? SOMEBODY,
+          at: done.at,
+        };
+      });
+    const ended = notedText(state, { topic: "run-ended", run: run.run });
+    return {
+      name: run.form.name,
+      ended: ended === undefined ? "not ended" : ended === "done" ? "gone through" : ended,
+      steps,
+    };
+  });
+}
+
 type Line = VisitRecord["words"][number];
 
 /** The notes of a visit in the words of a log; those that mean nothing to a reader are left out. */
@@ -120,6 +159,8 @@ const WORDS_NAMES = {
   call: "What changed",
   look: "Also seen or heard",
   rotation: "Of the rotation",
+  fix: "Parts and time used",
+  prove: "Seen when it was proven",
 } as const;
 
 function sayer({ facts, instruments }: VisitSheet): (note: Note) => Said | undefined {

@@ -76,6 +76,16 @@ const visitRecord = z.object({
   pictures: list(
     z.object({ about: z.string(), url: z.string(), width: z.number(), height: z.number() }),
   ),
+  /** Procedures that were begun, step by step. */
+  procedures: list(
+    z.object({
+      name: z.string(),
+      ended: z.string(),
+      steps: list(z.object({ what: z.string(), said: z.string(), by: z.string(), at: z.string() })),
+    }),
+  ),
+  /** What was promised for later, with its day. */
+  promised: list(z.object({ what: z.string(), dueAt: z.string() })),
   snapshots: list(writtenSnapshot),
   /** Place in the server's order up to which the visit's entries are in this one. */
   upTo: z.number().int().nullable().default(null),
@@ -113,7 +123,15 @@ export interface ClosingWords {
 /** Lines for a reader that come from the entries of a visit. */
 export type RecordLines = Pick<
   VisitRecord,
-  "readings" | "superseded" | "seen" | "tests" | "cautions" | "words" | "pictures" | "upTo"
+  | "readings"
+  | "superseded"
+  | "seen"
+  | "tests"
+  | "cautions"
+  | "words"
+  | "pictures"
+  | "procedures"
+  | "upTo"
 >;
 
 export interface LeftBehind {

@@ -140,7 +140,7 @@ const plate = { plate: known("plate", PLATE_KINDS), field: known("field of a pla
 const noted = z.discriminatedUnion("topic", [
   z.object({
     topic: z.literal("words"),
-    about: z.enum(["call", "look", "rotation"]),
+    about: z.enum(["call", "look", "rotation", "fix", "prove"]),
     value: text(4000).nullable(),
   }),
   z.object({ topic: z.literal("test-words"), test, value: text(4000).nullable() }),

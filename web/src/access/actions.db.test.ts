@@ -13,6 +13,7 @@ import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
+import { dropPromise, promiseDone, putOff } from "@/features/slate/promise-actions";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
@@ -70,10 +71,30 @@ beforeAll(async () => {
   await (
     await testRows()
   ).execute("insert into team (id, name) values (?, 'Night watch')", [newId()]);
+  for (const tag of ["LF-2", "MG-3"])
+    for (let n = 0; n < 12; n++)
+      await (
+        await testRows()
+      ).execute(
+        `insert into promise (id, pump_id, kind, what, due_at, made_by)
+           select gen_random_uuid(), p.id, 'recheck', 'bolts', now(), q.id
+           from pump p, person q where p.tag = ? and q.role = 'lead' limit 1`,
+        [tag],
+      );
   near = await of("LF-2");
   far = await of("MG-3");
 });
 beforeEach(() => as("nobody"));
+
+/** A promise of a pump that is there before anything is tried. */
+async function promiseAt({ pump }: Place): Promise<string> {
+  const em = await testRows();
+  const [open] = (await em.execute(
+    "select id from promise where pump_id = ? and settled_at is null",
+    [pump],
+  )) as { id: string }[];
+  return open?.id ?? newId();
+}
 
 const entryBody = () => ({
   entries: [
@@ -145,6 +166,22 @@ const DEEDS: readonly Deed[] = [
     },
   },
   {
+    name: "promise put off",
+    able: WORKERS,
+    at: async (p) =>
+      putOff(NO_ERRORS, formOf({ promise: await promiseAt(p), due: "2027-03-01T08:00" })),
+  },
+  {
+    name: "promise dropped",
+    able: WORKERS,
+    at: async (p) => dropPromise(NO_ERRORS, formOf({ promise: await promiseAt(p), why: "sold" })),
+  },
+  {
+    name: "promise done",
+    able: WORKERS,
+    at: async (p) => (await promiseDone(await promiseAt(p))) ?? "done",
+  },
+  {
     name: "call taken",
     able: WORKERS,
     at: (p) => takeCall(NO_ERRORS, formOf({ pump: p.pump, complaint: "c" })),
@@ -203,7 +240,7 @@ const DEEDS: readonly Deed[] = [
     at: (p) =>
       signOff({
         ...{ sheetId: p.sheet as never, closed: "cured", found: "x", done: "", proof: "" },
-        ...{ was: null, fingerprint: "" },
+        ...{ was: null, promises: [], fingerprint: "" },
       }),
   },
   { name: "addendum", able: WORKERS, at: (p) => addAddendum({ sheetId: p.sheet }) },

@@ -24,6 +24,7 @@ import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
+import { dropPromise, promiseDone, putOff } from "@/features/slate/promise-actions";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
@@ -106,6 +107,9 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   changeCall: form(changeCall),
   giveCall: form(giveCall),
   callOff: form(callOff),
+  promiseDone: plain(promiseDone),
+  dropPromise: form(dropPromise),
+  putOff: form(putOff),
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),
   addToList: form(addToList),

@@ -63,8 +63,8 @@ describe("a call that is somebody's", () => {
     expect(JSON.stringify(await change(sheet))).toContain("somebody else's");
     const off = formOf({ sheet, reason: "a mistake" });
     expect(JSON.stringify(await callOff(NO_ERRORS, off))).toContain("somebody else's");
-    const words = { found: "a", done: "b", proof: "c", was: null, fingerprint: "" };
-    const signed = { sheetId: sheet as never, closed: "not reproduced", ...words };
+    const words = { found: "a", done: "b", proof: "c", was: null, promises: [], fingerprint: "" };
+    const signed = { sheetId: sheet as never, closed: "improved", ...words };
     expect(JSON.stringify(await signOff(signed))).toContain("somebody else's");
     expect(await rows()).toEqual(before);
     const read = JSON.stringify(readBy(idOf("technician")));

@@ -21,6 +21,8 @@ export type Deed =
   | "pump or place changed"
   | "refused"
   | "call given"
+  | "promise dropped"
+  | "promise put off"
   | "visit signed"
   | "call called off"
   | "exported"

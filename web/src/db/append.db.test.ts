@@ -136,6 +136,7 @@ describe("signing while devices send", () => {
     title: "Round",
     personId: personId as Signature["personId"],
     result: null,
+    promises: [],
     fingerprintReason: null,
     fingerprint: [],
     points: [],

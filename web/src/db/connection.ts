@@ -12,6 +12,7 @@ import { Migration006Zeros } from "./migrations/migration-006-zeros";
 import { Migration007Settled } from "./migrations/migration-007-settled";
 import { Migration008Access } from "./migrations/migration-008-access";
 import { Migration009Whose } from "./migrations/migration-009-whose";
+import { Migration010Promises } from "./migrations/migration-010-promises";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -28,6 +29,7 @@ export const MIGRATIONS = [
   { name: "migration-007-settled", class: Migration007Settled },
   { name: "migration-008-access", class: Migration008Access },
   { name: "migration-009-whose", class: Migration009Whose },
+  { name: "migration-010-promises", class: Migration010Promises },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -52,6 +52,18 @@ export {
   type Signature,
   signSheet,
 } from "./sheets";
+export {
+  everyOpenPromise,
+  movePromise,
+  type NewPromise,
+  openPromises,
+  PROMISE_KINDS,
+  type PromiseKind,
+  type PromiseRow,
+  promisesOf,
+  pumpOfPromise,
+  settlePromise,
+} from "./promises";
 export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";
 export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";

@@ -24,6 +24,7 @@ import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
 import { Fingerprint, LogEntry, RunSheet, VisitPoints } from "./entities";
 import { everybody } from "./people";
+import { keepPromises, type NewPromise } from "./promises";
 import { pumpRecord, type PumpRecord, zoneOfPump } from "./pumps";
 import {
   columns,
@@ -112,6 +113,8 @@ export interface Signature extends LeftBehind {
   readonly personId: PersonId;
   /** The whole result as it was signed. */
   readonly result: DiagnosisResult | null;
+  /** What is promised for later. */
+  readonly promises: readonly NewPromise[];
   /** Why its readings become the pump's fingerprint; null when they do not. */
   readonly fingerprintReason: string | null;
 }
@@ -186,7 +189,7 @@ async function writeEntry(
   at: Date,
 ): Promise<LogEntryId> {
   const id = logEntryId.parse(newId());
-  const { personId, title, record, result, fingerprintReason: reason } = left;
+  const { personId, title, record, result, promises, fingerprintReason: reason } = left;
   tx.create(LogEntry, {
     id,
     pumpId,
@@ -200,6 +203,7 @@ async function writeEntry(
     supersedes: null,
   });
   await tx.flush();
+  await keepPromises(tx, { pumpId, logEntryId: id, madeBy: personId }, promises);
   const kept = reason !== null && left.fingerprint.length > 0;
   tx.create(VisitPoints, {
     logEntryId: id,

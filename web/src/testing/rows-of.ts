@@ -14,6 +14,7 @@ const TABLES = [
   "sheet_entry",
   "photo",
   "log_entry",
+  "promise",
   "token",
   "audit",
   "auth.account",

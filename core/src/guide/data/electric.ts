@@ -335,7 +335,7 @@ export const ELECTRIC_PROCEDURES: readonly Procedure[] = [
         "Without them nobody knows whether it was the screw.",
         {
           acts: ["reads-live"],
-          fields: inTest("terminal-retighten-reread", ...three("before.amps", amps)),
+          fields: atPosition("as found", ...three("before.amps", amps)),
         },
       ),
       step("off", "Off, locked, proven dead.", "A screwdriver on a live terminal is an arc.", {
@@ -373,8 +373,8 @@ export const ELECTRIC_PROCEDURES: readonly Procedure[] = [
         "The same load, the same clamp.",
         {
           acts: ["starts", "reads-live"],
-          fields: inTest("terminal-retighten-reread", ...three("after.amps", amps)),
-          shows: ["reads-terminal-retighten-reread"],
+          fields: atPosition("after", ...three("after.amps", amps)),
+          shows: ["amps-even"],
           fails: "Still apart: it was not the terminals. “Roll the leads” parts supply from motor.",
         },
       ),

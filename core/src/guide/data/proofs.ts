@@ -388,8 +388,8 @@ export const PROOF_PROCEDURES: readonly Procedure[] = [
         "Read both gauges as found.",
         "Without them nobody knows what the cleaning gave back.",
         {
-          fields: inTest(
-            "clean-strainer-reread",
+          fields: atPosition(
+            "as found",
             pressure("before.suctionPressure", "Suction gauge"),
             pressure("before.dischargePressure", "Discharge gauge"),
           ),
@@ -458,12 +458,12 @@ export const PROOF_PROCEDURES: readonly Procedure[] = [
         "What came back is what was choked.",
         {
           acts: ["starts"],
-          fields: inTest(
-            "clean-strainer-reread",
+          fields: atPosition(
+            "after",
             pressure("after.suctionPressure", "Suction gauge"),
             pressure("after.dischargePressure", "Discharge gauge"),
           ),
-          shows: ["reads-clean-strainer-reread"],
+          shows: ["gave-back"],
           fails: "Nothing came back: it was not the strainer. Look further along the suction.",
         },
       ),

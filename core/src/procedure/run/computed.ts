@@ -4,6 +4,10 @@ import { sumpCycle } from "../../sump/index.ts";
 import { vacuumBand, vacuumTargets } from "../../suction/index.ts";
 import { waterAt } from "../../liquid/index.ts";
 import { boxPressure, needsBushing, packingSection, sealWater } from "../../upkeep/index.ts";
+import { type Position, TEST_IDS, type TestId } from "../../case/index.ts";
+import { imbalance } from "../../drive/index.ts";
+import { readingKey } from "../../visit/index.ts";
+import { moved } from "../captures/change.ts";
 import { captureOf } from "../captures/index.ts";
 import { glandPause, glandPlanWork, glandWordWork } from "./gland-work.ts";
 import type { Scope } from "./scope.ts";
@@ -16,6 +20,8 @@ export interface Worked {
   readonly say?: string | undefined;
   /** It is an alarm: something is to be done at once. */
   readonly alarm?: boolean | undefined;
+  /** The outcome of a test that it amounts to. */
+  readonly outcome?: { readonly test: TestId; readonly is: string } | undefined;
 }
 
 type Work = (scope: Scope) => Worked | undefined;
@@ -31,6 +37,18 @@ const BOX_SHARE = { low: 0, high: 0.5 };
 /** Water in a casing whose temperature nobody reads [K]. */
 const CASING_K = 288.15;
 
+/** Below this three currents count as even [%]. */
+const EVEN = 5;
+/** What a cleaned strainer gives back. */
+const CLEANED = [
+  ["suctionPressure", "Suction gauge", "pressure"],
+  ["dischargePressure", "Discharge gauge", "pressure"],
+  ["flow", "Flow", "flow"],
+] as const;
+
+/** A reading of the sheet at a valve position [SI]. */
+const read = ({ running }: Scope, position: Position, slot: string): number | undefined =>
+  running.state.readings.get(readingKey(position, slot))?.si ?? undefined;
 const units = (s: Scope) => s.running.captures.units;
 const si = (s: Scope, slot: string) => s.value(slot)?.si;
 
@@ -162,6 +180,46 @@ const WORKS: Readonly<Record<string, Work>> = {
     };
   },
 
+  "gave-back": (s) => {
+    const lines = CLEANED.flatMap(([slot, name, dimension]) => {
+      const [before, after] = (["as found", "after"] as const).map((p) => read(s, p, slot));
+      const how = moved(before, after, dimension);
+      return how === undefined || before === undefined || after === undefined
+        ? []
+        : [
+            {
+              how,
+              say: `${name} ${formatSi(before, dimension, units(s))} before, ${formatSi(after, dimension, units(s))} after`,
+            },
+          ];
+    });
+    if (lines.length === 0) return undefined;
+    const improved = lines.some((l) => l.how === "up");
+    return {
+      is: improved ? "improved" : "no-change",
+      say: `${lines.map((l) => l.say).join("; ")}${improved ? "." : ": within what gauges wander by themselves."}`,
+      outcome: { test: "clean-strainer-reread", is: improved ? "improved" : "no-change" },
+    };
+  },
+
+  "amps-even": (s) => {
+    const [before, after] = (["as found", "after"] as const).map((p) =>
+      imbalance(
+        [0, 1, 2].flatMap((i) => read(s, p, `amps.${i}`) ?? []),
+        "amps",
+      ),
+    );
+    if (!after) return undefined;
+    const even = after.percent < EVEN && (before === undefined || before.percent > EVEN);
+    const was = before ? `${formatNumber(before.percent, 2)} % apart before, ` : "";
+    return {
+      value: after.percent,
+      is: even ? "balanced" : "no-change",
+      say: `${was}${formatNumber(after.percent, 2)} % after.`,
+      outcome: { test: "terminal-retighten-reread", is: even ? "balanced" : "no-change" },
+    };
+  },
+
   "shut-off-share": (s) => {
     const [suction, discharge] = [si(s, "suctionPressure"), si(s, "dischargePressure")];
     if (suction === undefined || discharge === undefined) return undefined;
@@ -188,7 +246,10 @@ function ofTest(test: string, { running }: Scope): Worked | undefined {
     (slot) => running.state.readings.get(`test:${test}/${slot}`)?.si ?? undefined,
     running.captures,
   );
-  return read && { say: read.say, is: read.outcome };
+  if (!read) return undefined;
+  const { say, outcome: is } = read;
+  const id = TEST_IDS.find((t) => t === test);
+  return { say, is, outcome: id && is !== undefined ? { test: id, is } : undefined };
 }
 
 /** Minutes as they are said. */

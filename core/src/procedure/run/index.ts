@@ -4,6 +4,8 @@ export { NAMED, offered, proceduresOfCause, proceduresOfTest } from "./offered.t
 export type { Offered } from "./offered.ts";
 export { factOf } from "./place.ts";
 export type { RunContext, Running } from "./place.ts";
+export { proposedPromises } from "./promises.ts";
+export type { ProposedPromise } from "./promises.ts";
 export { holds, scopeAt } from "./scope.ts";
 export type { Scope } from "./scope.ts";
 export { runNow } from "./state.ts";

@@ -30,6 +30,8 @@ export interface StepNow extends RunPlace {
   readonly cautions: readonly CautionId[];
   /** What is missing or wrong before it counts as done. */
   readonly missing: readonly string[];
+  /** Of those, what was noted and speaks against it. */
+  readonly wrong: readonly string[];
   /** It was marked done, and something that was noted since speaks against it. */
   readonly undone: boolean;
   readonly wait: Wait | undefined;
@@ -82,10 +84,10 @@ function stepNow(running: Running, form: Step, scope: Scope, open: boolean): Ste
   const cautions = cautionsOfStep(form, pump);
   const waiting = cautions.filter((c) => !state.acknowledged.has(c));
   const wait = waitOf(running, form, scope);
-  const missing = [
-    ...missingOf(running, form, scope),
-    ...(wait && !wait.over ? [waitWords(wait)] : []),
-  ];
+  const wanted = wantedOf(form, scope);
+  // A rule speaks of values: as long as they are missing that alone is said.
+  const wrong = wanted.length > 0 ? [] : wrongOf(running, form, scope);
+  const missing = [...wanted, ...wrong, ...(wait && !wait.over ? [waitWords(wait)] : [])];
   const marked = run.said.has(placeKey(place, "done"));
   const done = open && marked && missing.length === 0;
   const shutBy = done ? [] : shutByOf(running, form, waiting);
@@ -104,6 +106,7 @@ function stepNow(running: Running, form: Step, scope: Scope, open: boolean): Ste
     waiting,
     cautions,
     missing,
+    wrong,
     undone: marked && !done && open,
     wait,
     says: (form.shows ?? []).flatMap((name) => {
@@ -133,22 +136,25 @@ function shutByOf(running: Running, form: Step, waiting: readonly CautionId[]): 
 }
 
 /** What a step asks for and does not have, in words that name it. */
-function missingOf(running: Running, form: Step, scope: Scope): string[] {
+function wantedOf(form: Step, scope: Scope): string[] {
   const place = { step: form.id, round: scope.round };
   const fields = (form.fields ?? []).filter(
     (f) => !f.optional && scope.valueAt(place, f.slot) === undefined,
   );
   const asks = (form.asks ?? []).filter((a) => scope.answerAt(place, a.id) === undefined);
-  const wanted = [
+  return [
     ...fields.map((f) => `Not read yet: ${f.name}.`),
     ...asks.map((a) => `Not said yet: ${a.name}.`),
   ];
-  // A rule speaks of values: as long as they are missing that alone is said.
-  if (wanted.length > 0) return wanted;
+}
+
+/** What was noted and must not be so. */
+function wrongOf(running: Running, form: Step, scope: Scope): string[] {
+  const place = { step: form.id, round: scope.round };
+  const closed = closedOf(running, form, scope);
   const refused = (form.asks ?? []).flatMap((a) => {
-    const chosen = scope.answerAt(place, a.id);
-    const why = chosen && closedOf(running, form, scope).get(`${a.id}/${chosen}`);
-    return why && !wasOpen(running, form, scope) ? [why] : [];
+    const why = closed.get(`${a.id}/${scope.answerAt(place, a.id) ?? ""}`);
+    return why !== undefined && !wasOpen(running, form, scope) ? [why] : [];
   });
   const broken = (form.rules ?? []).filter((r) => holds(r.needs, scope) !== true);
   return [...refused, ...broken.map((r) => filled(r.say, scope))];

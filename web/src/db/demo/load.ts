@@ -20,6 +20,7 @@ import {
 } from "../entities";
 import { id } from "./ids";
 import { giveSites, loadPeople } from "./people";
+import { loadPromises } from "./promises";
 import { demoFile, demoPump, readings, type Simulated, snapshot, written } from "./readings";
 import { PEOPLE, SITES, VAN } from "./stories";
 import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
@@ -45,6 +46,7 @@ export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
     if (first) {
       await loadVan(tx, now);
       await loadCalls(tx, now);
+      await loadPromises(tx, now);
     }
     for (const name of first ? [DEMO.first, DEMO.whole] : [DEMO.whole]) {
       tx.create(Milestone, { name, at: now });

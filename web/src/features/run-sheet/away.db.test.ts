@@ -72,6 +72,7 @@ describe("with the database away", () => {
         done: "",
         proof: "",
         was: null,
+        promises: [],
         fingerprint: "",
       }),
     ).toMatchObject({ ok: false, message: expect.stringMatching(/Nothing was signed/) as string });

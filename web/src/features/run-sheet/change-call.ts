@@ -125,6 +125,7 @@ function calledOff(found: SheetRecord, reason: string, personId: PersonId): Sign
     personId,
     title: found.sheet.complaint || "Round",
     result: null,
+    promises: [],
     fingerprintReason: null,
   };
 }

@@ -19,19 +19,23 @@ import { AsidePanel, asideNeeded } from "./aside-panel";
 import { CallStep } from "./steps/call-step";
 import { type KnotState, Knots } from "./steps/knots";
 import {
+  BackStep,
   CompareStep,
   fetchSteps,
+  FixStep,
   IdentifyStep,
   LookStep,
+  ProveStep,
   RotationStep,
   SignStep,
   TestStep,
 } from "./steps/lazy-steps";
 import { ReadingsStep } from "./steps/readings-step";
 import { SafeStep } from "./steps/safe-step";
-import { STEPS, type StepId } from "./steps/step-list";
+import { STEP_KEYS, STEPS, type StepId } from "./steps/step-list";
 import { StopCard, useStops } from "./steps/stops";
 import { type Sheet, useSheet } from "./use-sheet";
+import { useProcedures } from "./procedures/use-procedures";
 import { useView } from "./use-view";
 import { firstStep, PANES, titleOf } from "./view";
 import classes from "./sheet-page.module.css";
@@ -78,7 +82,8 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
     },
     [show],
   );
-  useHotkeys(STEPS.map((s, i) => [String(i + 1), () => go(s.id)]));
+  const procedures = useProcedures(sheet);
+  useHotkeys(STEPS.map((s, i) => [STEP_KEYS[i] ?? "", () => go(s.id)]));
   const openTest = useCallback(
     (id: TestId) => {
       setActive(id);
@@ -179,6 +184,31 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
               view={board.view}
               active={active}
               onActive={setActive}
+              onNext={() => go("fix")}
+            />
+          ) : null}
+          {step === "fix" ? (
+            <FixStep
+              {...{ sheet, units, procedures }}
+              view={board.view}
+              onNext={() => go("back")}
+            />
+          ) : null}
+          {step === "back" ? (
+            <BackStep
+              {...{ sheet, units, procedures }}
+              view={board.view}
+              onNext={() => go("prove")}
+            />
+          ) : null}
+          {step === "prove" ? (
+            <ProveStep
+              {...{ sheet, units }}
+              view={board.view}
+              onAfter={() => {
+                setSnapshot("after");
+                go("readings");
+              }}
               onNext={() => go("sign")}
             />
           ) : null}
@@ -236,6 +266,10 @@ function knotsOf(sheet: Sheet): KnotState[] {
   const present = seen.filter(([, s]) => s === "present").length;
   const read = [...state.readings].filter(([, r]) => r.si !== null).map(([key]) => key);
   const atValve = read.filter((key) => !key.startsWith("test:")).length;
+  const after = read.filter((key) => key.startsWith("after/")).length;
+  const begun = state.runs.size;
+  const ended = notesOf(state, "run-ended").length;
+  const locks = notesOf(state, "locked").length;
   const newest = acknowledged.at(-1);
   const last = newest && state.acknowledged.get(newest);
   const plates = notesOf(state, "plate").length + notesOf(state, "unreadable").length;
@@ -286,6 +320,17 @@ function knotsOf(sheet: Sheet): KnotState[] {
       id: "test",
       done: state.outcomes.size > 0,
       say: state.outcomes.size === 0 ? "none done" : `${state.outcomes.size} done`,
+    },
+    {
+      id: "fix",
+      done: ended > 0,
+      say: begun === 0 ? "nothing begun" : ended === begun ? `${ended} gone through` : "under way",
+    },
+    { id: "back", done: false, say: locks === 0 ? "no lock stands" : "locked" },
+    {
+      id: "prove",
+      done: after > 0,
+      say: after === 0 ? "not read again" : `${after} read again`,
     },
     {
       id: "sign",

@@ -37,7 +37,11 @@ const flow = (value: number) =>
 
 const closing = (more: Partial<SignOffForm> = {}): SignOffForm => ({
   ...{ sheetId, closed: "waiting for parts", found: "Rings worn.", done: "", proof: "" },
-  ...{ was: null, fingerprint: "" },
+  ...{
+    was: null,
+    promises: [{ kind: "parts", what: "wear rings", due: "2027-01-11T08:00" }],
+    fingerprint: "",
+  },
   ...more,
 });
 

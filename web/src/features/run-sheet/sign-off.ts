@@ -1,13 +1,30 @@
 "use server";
 
-import { CAUSE_IDS, CLOSINGS, type PersonId, POSITIONS, sheetId } from "@yard-tack/core/case";
+import {
+  CAUSE_IDS,
+  type Closing,
+  CLOSINGS,
+  type PersonId,
+  POSITIONS,
+  sheetId,
+} from "@yard-tack/core/case";
 import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { caseOfVisit, foldEntries } from "@yard-tack/core/visit";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
 import { note, onAction } from "@/access/index.server";
-import { addToLog, type Refusal, type SheetRecord, type Signature, signSheet } from "@/db";
+import {
+  addToLog,
+  PROMISE_KINDS,
+  type PromiseKind,
+  type Refusal,
+  type SheetRecord,
+  type Signature,
+  signSheet,
+} from "@/db";
 import { acting } from "@/edge";
+import { instantOf } from "@/shell/instant";
+import { WALL_TIME } from "@/shell/times";
 import { linesOfSheet } from "./lines-of-sheet";
 import { lateOf } from "./server";
 import { anothers } from "./anothers";
@@ -21,6 +38,16 @@ const form = z.object({
   done: words,
   proof: words,
   was: z.enum(CAUSE_IDS, "Choose a cause from the list.").nullable(),
+  /** What is promised for later, its day by the clock there. */
+  promises: z
+    .array(
+      z.object({
+        kind: z.enum(PROMISE_KINDS),
+        what: z.string().trim().min(1, "Say what is promised.").max(300, "At most 300 characters."),
+        due: z.string().regex(WALL_TIME, "Choose a day and a time for what is promised."),
+      }),
+    )
+    .max(20, "At most twenty promises."),
   /** Why its readings become the pump's fingerprint; empty when they do not. */
   fingerprint: words.max(200, "At most 200 characters."),
 });
@@ -30,6 +57,15 @@ export type SignOffForm = Omit<z.input<typeof form>, "closed"> & { readonly clos
 export type SignOffOutcome =
   | { readonly ok: true; readonly logEntryId: string }
   | { readonly ok: false; readonly message: string; readonly field?: string };
+
+/** How a visit can only end where something is promised. */
+const WANTED: Readonly<Partial<Record<Closing, { kind: PromiseKind; say: string }>>> = {
+  "waiting for parts": { kind: "parts", say: "Say which parts, and when they are to be there." },
+  "not reproduced": {
+    kind: "watch",
+    say: "Set a day on which it is looked at again, and what is watched for until then.",
+  },
+};
 
 const NOTHING_SIGNED = "Nothing was signed; everything typed is kept.";
 
@@ -69,7 +105,7 @@ export async function signOff(input: SignOffForm): Promise<SignOffOutcome> {
 /** What a visit leaves when it is signed with these words. */
 function signature(
   found: SheetRecord,
-  { closed, found: what, done, proof, was, fingerprint }: z.output<typeof form>,
+  { closed, found: what, done, proof, was, fingerprint, promises }: z.output<typeof form>,
   personId: PersonId,
 ): Signature | Refusal {
   const { sheet, pump } = found;
@@ -84,6 +120,15 @@ function signature(
         "A cure needs an after-reading (Readings, valve as found, after) or the reason why there is none.",
     };
   }
+  const wanted = WANTED[closed];
+  if (wanted && !promises.some((p) => p.kind === wanted.kind))
+    return { field: "promises", message: wanted.say };
+  const kept = promises.flatMap(({ kind, what: promised, due }) => {
+    const dueAt = instantOf(due, pump.zone);
+    return dueAt ? [{ kind, what: promised, dueAt }] : [];
+  });
+  if (kept.length < promises.length)
+    return { field: "promises", message: "One of the days promised is none. Choose another." };
   const basis = { ...pump, codes: sheet.codes, day: pump.loadedAt, round: sheet.kind === "round" };
   const signed = signedResult(caseOfVisit(basis, state), pump.units);
   const left = leftBehind(
@@ -101,11 +146,14 @@ function signature(
           : "A fingerprint needs readings of a pump that ran as it should.",
     };
   }
+  const promised = kept.map((p) => ({ what: p.what, dueAt: p.dueAt.toISOString() }));
   return {
     ...left,
+    record: { ...left.record, promised },
     personId,
     title: sheet.complaint === "" ? "Round" : capital(sheet.complaint),
     result: signed?.result ?? null,
+    promises: kept,
     fingerprintReason: fingerprint === "" ? null : fingerprint,
   };
 }
@@ -140,6 +188,7 @@ export async function addAddendum(input: { readonly sheetId: string }): Promise<
         title: `Addendum: ${sheet.sheet.complaint || "round"}`,
         personId,
         result: null,
+        promises: [],
         fingerprintReason: null,
       };
     });

@@ -1,5 +1,6 @@
 import "server-only";
-import { type Drift, drifts, openCalls, type Sites } from "@/db";
+import { DateTime } from "luxon";
+import { type Drift, drifts, openCalls, openPromises, type Sites } from "@/db";
 import { comesBack, since } from "@/features/log/index.server";
 
 export interface SlateCall {
@@ -19,7 +20,24 @@ export interface SlateCall {
   readonly take: readonly string[];
 }
 
+/** Something promised for later. */
+export interface SlatePromise {
+  readonly id: string;
+  readonly pumpId: string;
+  readonly logEntryId: string | null;
+  readonly tag: string;
+  readonly what: string;
+  readonly place: string;
+  readonly zone: string;
+  readonly dueAt: string;
+  /** For parts that are not to be there yet. */
+  readonly waits: boolean;
+}
+
 export interface Slate {
+  /** Due today or before. */
+  readonly promised: readonly SlatePromise[];
+  readonly waiting: readonly SlatePromise[];
   readonly calls: readonly SlateCall[];
   /** How many wait in all, on this page or another. */
   readonly counts: { readonly calls: number; readonly rounds: number };
@@ -45,11 +63,23 @@ const MOST_DRIFTS = 12;
  */
 export async function loadSlate(sites: Sites, page = 0): Promise<Slate> {
   const now = new Date();
-  const [open, drift] = await Promise.all([
+  // The latest midnight there is anywhere; each is judged by its own place's day below.
+  const beyond = new Date(now.getTime() + 48 * 3_600_000);
+  const [open, drift, promises] = await Promise.all([
     openCalls(sites, page, since(now)),
     drifts(sites, WORTH_SHOWING, MOST_DRIFTS),
+    openPromises(sites, beyond),
   ]);
+  const today = (zone: string) => DateTime.fromJSDate(now, { zone }).endOf("day").toJSDate();
+  const listed = promises.map((p): SlatePromise => {
+    const { id, pumpId, logEntryId, tag, what, place, zone } = p;
+    const waits = p.kind === "parts" && p.dueAt > today(zone);
+    const due = { dueAt: p.dueAt.toISOString(), waits };
+    return { id, pumpId, logEntryId, tag, what, place, zone, ...due };
+  });
   return {
+    promised: listed.filter((p) => !p.waits && new Date(p.dueAt) <= today(p.zone)),
+    waiting: listed.filter((p) => p.waits),
     calls: open.rows.map(({ sheet, pump, site, begun, whose, before }): SlateCall => {
       const recurrence = comesBack(before, sheet, now);
       return {

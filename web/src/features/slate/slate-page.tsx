@@ -7,19 +7,20 @@ import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
 import { Pager } from "@/shell/pager";
 import { clock, otherDay, weekday, zoneName } from "@/shell/times";
+import { PromisedList } from "./promised-list";
 import type { Slate, SlateCall } from "./server";
 import classes from "./slate.module.css";
 
 /** What needs doing today. */
 export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
-  const { calls, counts, zone, page, pages, drifting, driftingInAll } = slate;
+  const { calls, counts, zone, page, pages, drifting, driftingInAll, promised, waiting } = slate;
   const jobs = calls.filter((c) => c.kind === "call");
   const rounds = calls.filter((c) => c.kind === "round");
   return (
     <main>
       <PageHead
         title={weekday(now, zone)}
-        about={`${counts.calls} ${counts.calls === 1 ? "call" : "calls"}, ${counts.rounds} ${counts.rounds === 1 ? "round" : "rounds"}`}
+        about={`${counts.calls} ${counts.calls === 1 ? "call" : "calls"}, ${counts.rounds} ${counts.rounds === 1 ? "round" : "rounds"}${promised.length > 0 ? `, ${promised.length} promised` : ""}`}
       >
         <ForHands>
           <LinkButton href="/call">New call</LinkButton>
@@ -27,7 +28,7 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
       </PageHead>
       <div className={classes.slate}>
         <div>
-          {calls.length === 0 ? (
+          {calls.length + promised.length + waiting.length === 0 ? (
             <p className={classes.empty}>
               Nothing is waiting.{" "}
               <ForHands>
@@ -37,6 +38,8 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
             </p>
           ) : null}
           <CallList title="Calls" calls={jobs} zone={zone} now={now} />
+          <PromisedList title="Promised for today" {...{ promises: promised, zone, now }} />
+          <PromisedList title="Waiting" {...{ promises: waiting, zone, now }} />
           <CallList title="Rounds" calls={rounds} zone={zone} now={now} />
           <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
         </div>

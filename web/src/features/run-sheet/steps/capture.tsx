@@ -129,7 +129,7 @@ function readingOfCapture(
   view: BoardView | null,
   test: TestId,
 ): CaptureReading | undefined {
-  const { state, typing, facts, dto } = sheet;
+  const { state, typing } = sheet;
   const capture = captureOf(test);
   if (!capture) return undefined;
   const captured = (slot: string): number | undefined => {
@@ -140,9 +140,19 @@ function readingOfCapture(
     const read = parseReading(typed, dimension);
     return read.ok ? read.value.mean : undefined;
   };
+  return capture.read(captured, captureContext(sheet, units, view));
+}
+
+/** What a reader of test strips knows besides them. */
+export function captureContext(
+  sheet: Sheet,
+  units: UnitSystem,
+  view: BoardView | null,
+): CaptureContext {
+  const { state, facts, dto } = sheet;
   const { speed, flow } = view?.expectations ?? {};
   const { atmosphere, plate, sumpArea } = dto.pump.view;
-  const context: CaptureContext = {
+  return {
     pump: facts,
     units,
     atmosphere,
@@ -157,5 +167,4 @@ function readingOfCapture(
     },
     ...(sumpArea ? { area: sumpArea } : {}),
   };
-  return capture.read(captured, context);
 }

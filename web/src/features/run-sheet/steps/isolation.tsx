@@ -1,10 +1,11 @@
 "use client";
 
 import { deadTestOf, deadTestState } from "@yard-tack/core/procedure";
-import { type Note, noted, notedText, notesOf } from "@yard-tack/core/visit";
+import { type Note, notedText, notesOf } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { clock } from "@/shell/times";
+import { useWho } from "@/shell/who";
 import { Choice } from "../choice";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
@@ -14,7 +15,15 @@ const choices = (...ids: readonly Finding[]) => ids.map((id) => ({ id, name: id 
 const TESTER_FINDINGS = choices("shown", "not shown");
 const PAIR_FINDINGS = choices("dead", "live");
 
-/** What the sheet holds of isolation: locked, proven, by whom. */
+/** A lock that stands, and whose it is. */
+interface Lock {
+  readonly person: string;
+  readonly at: string;
+  /** Hung before each had one of their own. */
+  readonly shared: boolean;
+}
+
+/** What the sheet holds of isolation: who locked it, proven, by whom. */
 export function isolationOf(sheet: Sheet) {
   const { state } = sheet;
   const findings = new Map(
@@ -22,10 +31,15 @@ export function isolationOf(sheet: Sheet) {
   );
   const proof = deadTestState(sheet.facts, findings);
   const byOther = notedText(state, { topic: "isolated-by" });
+  const locks = notesOf(state, "locked").map(({ note, entry }): Lock => ({
+    person: note.person ?? entry.personId,
+    at: entry.at,
+    shared: note.person === undefined,
+  }));
   return {
     findings,
     ...proof,
-    locked: noted(state, { topic: "locked" }),
+    locks,
     byOther,
     /** Whether work on terminals may begin. */
     open: proof.proven || byOther !== undefined,
@@ -38,7 +52,10 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
   const state = isolationOf(sheet);
   const [name, setName] = useState("");
   const zone = sheet.dto.pump.zone;
-  const on = state.locked !== undefined;
+  const who = useWho();
+  const mine = state.locks.find((l) => l.person === who.id);
+  const others = state.locks.filter((l) => l !== mine);
+  const on = state.locks.length > 0;
   if (checks.length === 0) return null;
   return (
     <section className={classes.isolation} aria-label="Isolated and proven dead">
@@ -50,20 +67,28 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
       {state.byOther === undefined ? (
         <>
           <Choice
-            name="Supply"
+            name={others.length > 0 ? "Your own lock" : "Supply"}
             options={[
               { id: "locked", name: "off, locked and tagged" },
-              { id: "", name: "not isolated" },
+              { id: "", name: mine || others.length > 0 ? "my lock is off" : "not isolated" },
             ]}
-            value={on ? "locked" : ""}
+            value={mine ? "locked" : ""}
             onChoose={(v) => {
-              sheet.note({ topic: "locked", value: v === "locked" ? "yes" : null });
-              // Switched on again: what was proven dead is not dead any more.
-              if (v === "")
+              if ((v === "locked") === (mine !== undefined)) return;
+              const of = mine?.shared ? {} : { person: who.id };
+              sheet.note({ topic: "locked", ...of, value: v === "locked" ? "yes" : null });
+              // The last lock is off: what was proven dead is not dead any more.
+              if (v === "" && others.length === 0)
                 for (const check of state.findings.keys())
                   sheet.note({ topic: "dead", check, value: null });
             }}
           />
+          {others.map((l) => (
+            <p key={l.person} className={classes.acknowledged}>
+              The lock of {sheet.dto.people[l.person] ?? "somebody"} stands since{" "}
+              {clock(l.at, zone)}. Only they take it off.
+            </p>
+          ))}
           {on
             ? checks.map((c) => (
                 <Choice
@@ -79,8 +104,8 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
       ) : null}
       {state.proven ? (
         <p className={classes.acknowledged} data-testid="proven-dead">
-          Locked {state.locked ? `at ${clock(state.locked.at, zone)}` : ""} and proven dead by{" "}
-          {sheet.dto.people[state.locked?.personId ?? ""] ?? "the person here"}. Prove it again
+          Locked {state.locks[0] ? `at ${clock(state.locks[0].at, zone)}` : ""} and proven dead by{" "}
+          {sheet.dto.people[state.locks[0]?.person ?? ""] ?? "the person here"}. Prove it again
           whenever it was left.
         </p>
       ) : null}

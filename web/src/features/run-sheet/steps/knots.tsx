@@ -1,6 +1,6 @@
 "use client";
 
-import { STEPS, type StepId } from "./step-list";
+import { STEP_KEYS, STEPS, type StepId } from "./step-list";
 import classes from "./knots.module.css";
 
 export interface KnotState {
@@ -36,7 +36,7 @@ export function Knots({
                 aria-current={step.id === at ? "step" : undefined}
               >
                 <span className={classes.number} aria-hidden>
-                  {i + 1}
+                  {STEP_KEYS[i]}
                 </span>
                 <span className={classes.knot} aria-hidden />
                 <span className={classes.words}>

@@ -9,6 +9,9 @@ const load = {
   compare: () => import("./compare-step").then((m) => m.CompareStep),
   test: () => import("./test-step").then((m) => m.TestStep),
   onHand: () => import("./on-hand").then((m) => m.OnHand),
+  fix: () => import("./fix-step").then((m) => m.FixStep),
+  back: () => import("./back-step").then((m) => m.BackStep),
+  prove: () => import("./prove-step").then((m) => m.ProveStep),
   sign: () => import("./sign-step").then((m) => m.SignStep),
 };
 
@@ -19,6 +22,9 @@ export const RotationStep = dynamic(load.rotation);
 export const CompareStep = dynamic(load.compare);
 export const TestStep = dynamic(load.test);
 export const OnHand = dynamic(load.onHand);
+export const FixStep = dynamic(load.fix);
+export const BackStep = dynamic(load.back);
+export const ProveStep = dynamic(load.prove);
 export const SignStep = dynamic(load.sign);
 
 /** Fetches them all while nothing else is to do: a plant room may have no signal a minute later. */

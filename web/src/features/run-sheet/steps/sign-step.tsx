@@ -2,10 +2,12 @@
 
 import type { BoardView } from "@yard-tack/core/board";
 import { CAUSE_IDS, type CauseId, CLOSINGS } from "@yard-tack/core/case";
+import { proposedPromises } from "@yard-tack/core/procedure";
 import { Button, NativeSelect, Textarea } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { type FormEvent, useMemo, useState, useTransition } from "react";
 import { signOff, type SignOffForm } from "../sign-off";
+import { type Promised, Promises, withProposed, withWanted } from "./promises";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
@@ -37,8 +39,12 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     done: "",
     proof: "",
     was: null,
+    promises: [],
     fingerprint: "",
   });
+  const { zone } = sheet.dto.pump;
+  const proposed = useMemo(() => proposedPromises(sheet.state), [sheet.state]);
+  const promises = withWanted(withProposed(form.promises, proposed, zone), form.closed, zone);
   const causes = useMemo(
     () => (view?.causes ?? []).map((c) => ({ value: c.id, label: c.name })),
     [view],
@@ -47,7 +53,9 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
-      const outcome = await signOff({ sheetId: sheet.dto.id, ...form }).catch(
+      const made = promises.flatMap(({ on, ...p }) => (on ? [p] : []));
+      const asked = { sheetId: sheet.dto.id, ...form, promises: made };
+      const outcome = await signOff(asked).catch(
         () =>
           ({
             ok: false,
@@ -120,6 +128,12 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
             onChange={(e) => setForm({ ...form, fingerprint: e.target.value })}
           />
         ) : null}
+        <Promises
+          promises={promises}
+          zone={zone}
+          fault={errorOf("promises")}
+          onChange={(next) => setForm({ ...form, promises: next })}
+        />
         {problem && !problem.field ? (
           <p role="alert" className={classes.alert}>
             {problem.message}
@@ -149,7 +163,10 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
 }
 
 /** As it stands: nothing may be chosen yet. */
-type Fields = Omit<SignOffForm, "sheetId" | "closed"> & { readonly closed: VisitEnd | "" };
+type Fields = Omit<SignOffForm, "sheetId" | "closed" | "promises"> & {
+  readonly closed: VisitEnd | "";
+  readonly promises: readonly Promised[];
+};
 const draftKey = (sheetId: string) => `yard-sign-${sheetId}`;
 
 /** The form as it was left on this device. The step is never drawn on the server. */

@@ -94,7 +94,7 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
         </>
       ) : null}
       <Button variant={active ? "default" : "filled"} onClick={onNext}>
-        Sign off
+        Fix
       </Button>
     </section>
   );

@@ -1,0 +1,39 @@
+/** What the demo's past visits promised for these days. */
+import type { EntityManager } from "@mikro-orm/postgresql";
+import { keepPromises, type PromiseKind } from "../promises";
+import { id } from "./ids";
+
+interface PromiseStory {
+  readonly tag: string;
+  /** The visit that promised it. */
+  readonly daysAgo: number;
+  readonly kind: PromiseKind;
+  readonly what: string;
+  /** After the demo is loaded [h]. */
+  readonly dueIn: number;
+}
+
+const PROMISES: readonly PromiseStory[] = [
+  {
+    ...{ tag: "BI-1", daysAgo: 1, kind: "recheck", dueIn: 1 },
+    what: "Gland: drops and warmth after a day",
+  },
+  {
+    ...{ tag: "OG-2", daysAgo: 31, kind: "recheck", dueIn: -2 },
+    what: "Feel the north wing get warm; flange bolts, cold",
+  },
+  { ...{ tag: "OG-3", daysAgo: 170, kind: "parts", dueIn: 75 }, what: "Float with a longer tether" },
+];
+
+export async function loadPromises(em: EntityManager, now: Date): Promise<void> {
+  for (const { tag, daysAgo, kind, what, dueIn } of PROMISES)
+    await keepPromises(
+      em,
+      {
+        pumpId: id("pump", tag),
+        logEntryId: id("log", tag, daysAgo),
+        madeBy: id("person", "technician"),
+      },
+      [{ kind, what, dueAt: new Date(now.getTime() + dueIn * 3_600_000) }],
+    );
+}
