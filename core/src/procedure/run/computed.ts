@@ -50,6 +50,11 @@ const CLEANED = [
 const read = ({ running }: Scope, position: Position, slot: string): number | undefined =>
   running.state.readings.get(readingKey(position, slot))?.si ?? undefined;
 const units = (s: Scope) => s.running.captures.units;
+/** A length that a hand measures at a shaft. */
+const small = (length: number, s: Scope): string =>
+  units(s) === "us"
+    ? `${formatNumber(toUnit(length, "in"), 3)} in`
+    : `${formatNumber(toUnit(length, "mm"), 3)} mm`;
 const si = (s: Scope, slot: string) => s.value(slot)?.si;
 
 const WORKS: Readonly<Record<string, Work>> = {
@@ -61,7 +66,7 @@ const WORKS: Readonly<Record<string, Work>> = {
     const [bore, shaft, gap] = [si(s, "bore"), si(s, "shaft"), si(s, "gap")];
     if (bore === undefined || shaft === undefined || bore <= shaft) return undefined;
     const section = packingSection(bore, shaft);
-    const size = `Section ${formatSi(section, "length", units(s))}.`;
+    const size = `Section ${small(section, s)}.`;
     if (gap === undefined) return { value: section, say: size };
     return needsBushing(gap, section)
       ? {
@@ -77,7 +82,7 @@ const WORKS: Readonly<Record<string, Work>> = {
     const section = s.worked("packing-gap")?.value;
     if (least === undefined || most === undefined || section === undefined) return undefined;
     const off = Math.abs(most - least) / 2;
-    const share = `${formatSi(off, "length", units(s))} off the middle, ${formatNumber((100 * off) / section, 2)} % of the section.`;
+    const share = `${small(off, s)} off the middle, ${formatNumber((100 * off) / section, 2)} % of the section.`;
     return { value: off, is: off > OFF_CENTRE * section ? "off" : "centred", say: share };
   },
 
@@ -251,7 +256,3 @@ function ofTest(test: string, { running }: Scope): Worked | undefined {
   const id = TEST_IDS.find((t) => t === test);
   return { say, is, outcome: id && is !== undefined ? { test: id, is } : undefined };
 }
-
-/** Minutes as they are said. */
-export const inMinutes = (seconds: number): string =>
-  `${formatNumber(toUnit(seconds, "min"), 2)} min`;

@@ -29,7 +29,7 @@ const HAZARDS: readonly Hazard[] = [
     when: (p) => p.family === "fire",
   },
   { acts: ["terminals", "reverses"], caution: "electrical", when: mayHaveMotor },
-  { acts: ["terminals", "opens", "gland"], caution: "lockout", when: mayHaveMotor },
+  { acts: ["terminals", "opens"], caution: "lockout", when: mayHaveMotor },
   { acts: ["opens", "starts", "terminals"], caution: "engine-set", when: mayHaveEngine },
   { acts: ["opens"], caution: "opening" },
   { acts: ["opens"], caution: "hot-circuit", when: (p) => p.hot },

@@ -92,6 +92,14 @@ describe("a wait", () => {
     hand.now -= 3_600_000;
     expect(at(hand).wait?.over).toBe(false);
   });
+  it("stays over when the clock that marked it is put right afterwards", () => {
+    const hand = waiting();
+    hand.mark("time", "begun");
+    hand.pass(3);
+    hand.mark("time", "done");
+    hand.now -= 3_600_000;
+    expect(runNow(hand.running()).done).toBe(true);
+  });
 });
 
 describe("a gland that is run in", () => {

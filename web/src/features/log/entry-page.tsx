@@ -81,6 +81,35 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
             </ul>
           </section>
         ) : null}
+        {body.procedures.map((p, i) => (
+          <section key={`${p.name}${i}`}>
+            <h3>
+              {p.name}: {p.ended}
+            </h3>
+            <ol>
+              {p.steps.map((s, k) => (
+                <li key={k}>
+                  {s.what} {s.said ? <b>{s.said}.</b> : null}{" "}
+                  <span className={classes.small}>
+                    {s.by}, {clock(s.at, zone)}
+                  </span>
+                </li>
+              ))}
+            </ol>
+          </section>
+        ))}
+        {body.promised.length > 0 ? (
+          <section>
+            <h3>Promised</h3>
+            <ul>
+              {body.promised.map((p) => (
+                <li key={p.what}>
+                  {p.what}: <b>{dayAndClock(p.dueAt, zone)}</b>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ) : null}
         {body.words.length > 0 ? (
           <section>
             <h3>Noted</h3>

@@ -1,6 +1,7 @@
 "use client";
 
 import type { BoardView } from "@yard-tack/core/board";
+import { cautionRow } from "@yard-tack/core/diagnosis";
 import { PROCEDURES } from "@yard-tack/core/guide";
 import { type RunNow, runNow, type StepNow, wantsDead } from "@yard-tack/core/procedure";
 import type { UnitSystem } from "@yard-tack/core/quantity";
@@ -127,9 +128,21 @@ function StepBody({
 }) {
   const { form } = step;
   const locked = step.waiting.length > 0;
+  const acknowledged = step.cautions.filter((c) => !step.waiting.includes(c));
+  const questions = (form.asks ?? []).map((ask) => (
+    <StepQuestion key={`${ask.id}/${step.round}`} {...{ sheet, run, step, ask }} />
+  ));
   return (
     <>
-      {step.cautions.length > 0 ? <Cautions ids={step.cautions} sheet={sheet} /> : null}
+      {step.waiting.length > 0 ? <Cautions ids={step.waiting} sheet={sheet} /> : null}
+      {step.cautions.length > step.waiting.length ? (
+        <details className={classes.fails}>
+          <summary>
+            Caution: {acknowledged.map((c) => cautionRow(c).title.toLowerCase()).join(", ")}
+          </summary>
+          <Cautions ids={acknowledged} sheet={sheet} />
+        </details>
+      ) : null}
       {wantsDead(form, sheet.facts) || step.shutBy.some((s) => s.includes("lock")) ? (
         <Isolation sheet={sheet} />
       ) : null}
@@ -141,11 +154,10 @@ function StepBody({
         </ul>
       ) : (
         <>
-          <StepValues {...{ sheet, units, run, step }} />
-          {(form.asks ?? []).map((ask) => (
-            <StepQuestion key={`${ask.id}/${step.round}`} {...{ sheet, run, step, ask }} />
-          ))}
+          {form.waitFrom ? questions : null}
           <StepWait sheet={sheet} run={run.run} step={step} now={now} />
+          <StepValues {...{ sheet, units, run, step }} />
+          {form.waitFrom ? null : questions}
         </>
       )}
       {step.says.map((s) => (
