@@ -185,6 +185,34 @@ test("a fire-water pump's yearly test: its three points stand in the readings", 
   await expect(page.getByText("Fire-water pump: yearly test")).toBeVisible();
 });
 
+test("where order matters each look re-orders the rest, and a chip is one on the Board too", async ({
+  page,
+}) => {
+  await openCall(page, "MG-1");
+  await toStep(page, "8", "Next test");
+  const list = page.locator('[data-triage="will-not-prime"]');
+  const looks = () =>
+    list.locator("[data-look]").evaluateAll((rows) => rows.map((r) => r.getAttribute("data-look")));
+  await expect(list.locator("[data-look]").first()).toBeVisible();
+  const before = await looks();
+  const first = list.locator(`[data-look="${before[0]}"]`);
+  await acknowledgeAll(page);
+  await first.getByRole("button", { name: "in order" }).click();
+  await expect.poll(async () => (await looks())[0]).not.toBe(before[0]);
+  expect((await looks()).at(-1)).toBe(before[0]);
+  const hose = list.locator('[data-look="priming-device-fault/clear-hose"]');
+  await hose.getByRole("button", { name: "that is it" }).click();
+  await expect(hose.getByRole("button", { name: "that is it" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await toStep(page, "4", "Look and listen");
+  await expect(page.locator('[data-observation="priming.clear-hose-fouled"]')).toHaveAttribute(
+    "data-state",
+    "present",
+  );
+});
+
 test("the lock of another keeps it from starting, on whatever device", async ({
   page,
   browser,

@@ -45,3 +45,5 @@ export type {
   StepNow,
   Wait,
 } from "./run/index.ts";
+export { triageAnswers, triageListsFor, triageOrder, triagePart } from "./triage/order.ts";
+export type { TriageAnswer, TriageList, TriageLook } from "./triage/order.ts";

@@ -2,7 +2,7 @@
 import type { PlateKind } from "../case/index.ts";
 import { testOfSnapshot } from "../case/index.ts";
 import { cautionRow, observationRow, testRow } from "../diagnosis/index.ts";
-import { captureOf, deadTestOf, plateFields } from "../procedure/index.ts";
+import { captureOf, deadTestOf, plateFields, triagePart } from "../procedure/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import {
   foldEntries,
@@ -185,6 +185,11 @@ function sayer({ facts, instruments }: VisitSheet): (note: Note) => Said | undef
         return { name: "Isolated and proven dead by", text, signed: true };
       case "locked":
         return { name: "Supply", text: "off, locked and tagged", signed: true };
+      case "triage":
+        return {
+          name: `Looked at: ${triagePart(note.part)?.name ?? note.part}`,
+          text: text === "found" ? "that was it" : "in order",
+        };
       case "dead":
         return {
           name: deadTestOf(facts).find((c) => c.id === note.check)?.name ?? note.check,

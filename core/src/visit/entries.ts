@@ -177,6 +177,12 @@ const noted = z.discriminatedUnion("topic", [
   }),
   z.object({ topic: z.literal("stop"), stop: known("Stop", STOP_IDS), value: yes }),
   z.object({ topic: z.literal("tag"), value: text(20).nullable() }),
+  /** A part that was looked at, and is no chip. */
+  z.object({
+    topic: z.literal("triage"),
+    part: text(80).regex(/^[a-z-]+\/[a-z-]+$/, "There is no such part."),
+    value: known("finding", ["found", "in-order"]).nullable(),
+  }),
   /** How a procedure was left: "done", or why it was not gone through. */
   z.object({ topic: z.literal("run-ended"), run: z.uuid(), value: text(400).nullable() }),
   z.object({ topic: z.literal("opened"), value: yes }),

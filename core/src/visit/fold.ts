@@ -58,6 +58,8 @@ export function noteKey(note: NoteSubject): string {
       return `picture-gone/${note.picture}`;
     case "locked":
       return note.person === undefined ? "locked" : `locked/${note.person}`;
+    case "triage":
+      return `triage/${note.part}`;
     case "run-ended":
       return `run-ended/${note.run}`;
     case "isolated-by":

@@ -21,6 +21,7 @@ import { endToken, makeToken } from "@/features/who/token-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
+import { beginProcedure } from "@/features/yard/begin-procedure";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -180,6 +181,11 @@ const DEEDS: readonly Deed[] = [
     name: "promise done",
     able: WORKERS,
     at: async (p) => (await promiseDone(await promiseAt(p))) ?? "done",
+  },
+  {
+    name: "procedure begun",
+    able: WORKERS,
+    at: (p) => beginProcedure(NO_ERRORS, formOf({ pump: p.pump, procedure: "clear-choke" })),
   },
   {
     name: "call taken",
@@ -421,6 +427,8 @@ describe("the source", () => {
     "pumps",
     "pumps/[id]",
     "pumps/[id]/curve",
+    "calendar.ics",
+    "pumps/[id]/follow-ups",
     "pumps/[id]/log",
     "pumps/[id]/readings",
     "pumps/[id]/sheets",

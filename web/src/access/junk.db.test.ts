@@ -32,6 +32,7 @@ import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
 import { endToken, makeToken } from "@/features/who/token-actions";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
+import { beginProcedure } from "@/features/yard/begin-procedure";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -110,6 +111,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   promiseDone: plain(promiseDone),
   dropPromise: form(dropPromise),
   putOff: form(putOff),
+  beginProcedure: form(beginProcedure),
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),
   addToList: form(addToList),

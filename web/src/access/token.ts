@@ -17,13 +17,21 @@ const NOT_THERE = "This is not there, or not for this token.";
  */
 export async function onMachine(
   request: Request,
-  may: "read" | "write-readings",
+  may: "read" | "write-readings" | "calendar",
   thing?: Thing,
 ): Promise<Machine> {
-  const [, text] = /^Bearer +(\S+)$/i.exec(request.headers.get("authorization") ?? "") ?? [];
+  const [, bearer] = /^Bearer +(\S+)$/i.exec(request.headers.get("authorization") ?? "") ?? [];
+  // Whatever reads a calendar sends no headers of its own: its token stands in the address, and reads nothing else.
+  const text =
+    may === "calendar" ? (new URL(request.url).searchParams.get("token") ?? undefined) : bearer;
   const token = text ? await tokenOf(text) : undefined;
   if (!token) return { ok: false, status: 401, message: NO_TOKEN };
-  const sites = token.scopes.flatMap((s) => (s.may === "read-site" ? [s.site] : []));
+  const wanted = may === "calendar" ? "calendar" : "read-site";
+  const sites = token.scopes.flatMap((s) => (s.may === wanted && "site" in s ? [s.site] : []));
+  if (may === "calendar")
+    return sites.length > 0
+      ? { ok: true, token, sites }
+      : { ok: false, status: 403, message: "This token is for no calendar." };
   if (may === "write-readings") {
     const pump = thing && "pump" in thing ? thing.pump : undefined;
     if (token.scopes.some((s) => s.may === "write-readings" && s.pump === pump))

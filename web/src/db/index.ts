@@ -24,7 +24,7 @@ export {
   settledVisits,
   visitPoints,
 } from "./log";
-export { openCalls, openSheetsOf } from "./open-calls";
+export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, namesOf, people, saveSettings, saveUnits, sighted } from "./people";
 export { keepPhoto, photoBytes } from "./photos";
 export {

@@ -89,6 +89,27 @@ export async function openCalls(
   };
 }
 
+/** Every open sheet of some sites, for a calendar; the earliest first. */
+export const everyOpenCall = async (
+  sites: Sites,
+): Promise<readonly z.output<typeof openCallRow>[]> =>
+  selected(
+    await unitOfWork(),
+    openCallRow,
+    `select r.id, r.due_at, r.complaint, p.tag, s.name as place ${OPEN} order by r.due_at, r.id limit 1000`,
+    [sitesText(sites)],
+  );
+
+const openCallRow = columns(
+  z.object({
+    id: z.uuid(),
+    dueAt: z.coerce.date(),
+    complaint: z.string(),
+    tag: z.string(),
+    place: z.string(),
+  }),
+);
+
 /** Sheets of one pump that are not signed, the most pressing first. */
 export async function openSheetsOf(pumpId: PumpId): Promise<readonly SheetRow[]> {
   return selected(

@@ -8,6 +8,7 @@ import { columns, selected } from "./rows";
 /** What a token is for. */
 const tokenScope = z.discriminatedUnion("may", [
   z.object({ may: z.literal("read-site"), site: z.uuid() }),
+  z.object({ may: z.literal("calendar"), site: z.uuid() }),
   z.object({ may: z.literal("write-readings"), pump: z.uuid() }),
 ]);
 export type TokenScope = z.output<typeof tokenScope>;

@@ -55,7 +55,6 @@ const plain =
     ...more,
   });
 export const amps = plain("current", "A");
-export const volts = plain("voltage", "V");
 export const ohms = plain("resistance", "ohm", "mohm");
 export const megohms = plain("resistance", "Mohm", "kohm");
 export const speed = plain("speed", "rpm");

@@ -3,7 +3,7 @@ export { cautionsOfStep, startsIt, wantsDead } from "./hazards.ts";
 export { NAMED, offered, proceduresOfCause, proceduresOfTest } from "./offered.ts";
 export type { Offered } from "./offered.ts";
 export { factOf } from "./place.ts";
-export type { RunContext, Running } from "./place.ts";
+export type { PumpAtHand, RunContext, Running } from "./place.ts";
 export { proposedPromises } from "./promises.ts";
 export type { ProposedPromise } from "./promises.ts";
 export { holds, scopeAt } from "./scope.ts";

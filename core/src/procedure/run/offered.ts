@@ -1,7 +1,7 @@
 /** Which procedures there are for a pump, for a cause and for a test. */
 import type { CauseId, TestId } from "../../case/index.ts";
 import { type Condition, type Procedure, PROCEDURES } from "../../guide/index.ts";
-import { factOf, type RunContext } from "./place.ts";
+import { factOf, type PumpAtHand } from "./place.ts";
 
 export interface Offered {
   readonly procedure: Procedure;
@@ -10,7 +10,7 @@ export interface Offered {
 }
 
 /** By facts of the pump alone: nothing of a run is known yet. */
-function belongs(condition: Condition, c: RunContext): boolean | undefined {
+function belongs(condition: Condition, c: PumpAtHand): boolean | undefined {
   if ("fact" in condition) {
     const value = factOf(condition.fact, c);
     return value === undefined || value === "unknown"
@@ -30,14 +30,14 @@ function belongs(condition: Condition, c: RunContext): boolean | undefined {
 const unless = (is: readonly string[]): boolean | undefined =>
   is.includes("unknown") ? true : undefined;
 
-function joined(list: readonly Condition[], c: RunContext, decides: boolean): boolean | undefined {
+function joined(list: readonly Condition[], c: PumpAtHand, decides: boolean): boolean | undefined {
   const found = list.map((inner) => belongs(inner, c));
   if (found.includes(decides)) return decides;
   return found.includes(undefined) ? undefined : !decides;
 }
 
 /** Procedures that belong, or may belong, to a pump, in the order of the list. */
-export const offered = (c: RunContext): Offered[] =>
+export const offered = (c: PumpAtHand): Offered[] =>
   PROCEDURES.flatMap((procedure) => {
     const there = procedure.when ? belongs(procedure.when, c) : true;
     return there === false ? [] : [{ procedure, maybe: there === undefined }];
@@ -102,15 +102,15 @@ const OF_TEST: Readonly<Partial<Record<TestId, string>>> = {
 };
 
 const byId = new Map(PROCEDURES.map((p) => [p.id, p]));
-const named = (ids: readonly string[], c: RunContext): Offered[] => {
+const named = (ids: readonly string[], c: PumpAtHand): Offered[] => {
   const here = new Map(offered(c).map((o) => [o.procedure.id, o]));
   return ids.flatMap((id) => here.get(id) ?? []);
 };
 
-export const proceduresOfCause = (cause: CauseId, c: RunContext): Offered[] =>
+export const proceduresOfCause = (cause: CauseId, c: PumpAtHand): Offered[] =>
   named(OF_CAUSE[cause] ?? [], c);
 
-export const proceduresOfTest = (test: TestId, c: RunContext): Offered[] => {
+export const proceduresOfTest = (test: TestId, c: PumpAtHand): Offered[] => {
   const id = OF_TEST[test];
   return id !== undefined && byId.has(id) ? named([id], c) : [];
 };

@@ -11,10 +11,14 @@ import type { CaptureContext } from "../captures/index.ts";
 import { noTwoDirections } from "../rotation.ts";
 import { stopsOf } from "../stops.ts";
 
-export interface RunContext {
+/** What of a pump decides which procedures are for it. */
+export interface PumpAtHand {
   readonly pump: PumpFacts;
   /** How a level starts it: float, pressure switch; undefined where nobody said. */
   readonly control: string | undefined;
+}
+
+export interface RunContext extends PumpAtHand {
   readonly state: VisitState;
   readonly captures: CaptureContext;
   /** Longest it may run against a shut valve [s]; null where it cannot be worked out. */
@@ -36,7 +40,7 @@ const known = (value: boolean | undefined): string =>
   value === undefined ? "unknown" : value ? "yes" : "no";
 
 /** Facts that a condition may ask for; undefined for one that there is not. */
-const FACTS: Readonly<Record<string, (c: RunContext) => string>> = {
+const FACTS: Readonly<Record<string, (c: PumpAtHand) => string>> = {
   family: (c) => c.pump.family,
   installation: (c) => c.pump.installation,
   driver: (c) => c.pump.driver,
@@ -58,4 +62,4 @@ const FACTS: Readonly<Record<string, (c: RunContext) => string>> = {
 };
 const NOTHING_READ = { amps: [], volts: [], foundLive: false, testerDoubtful: false };
 
-export const factOf = (name: string, c: RunContext): string | undefined => FACTS[name]?.(c);
+export const factOf = (name: string, c: PumpAtHand): string | undefined => FACTS[name]?.(c);

@@ -8,7 +8,9 @@ import {
   takeReadings,
   listPumps,
   tellCurve,
+  calendar,
   tellEntry,
+  tellFollowUps,
   tellLog,
   tellPump,
   tellSheet,
@@ -77,6 +79,7 @@ const READS = [
   ["pump", (r: Request, p: Place) => tellPump(r, p.pump)],
   ["curve", (r: Request, p: Place) => tellCurve(r, p.pump)],
   ["log", (r: Request, p: Place) => tellLog(r, p.pump)],
+  ["follow-ups", (r: Request, p: Place) => tellFollowUps(r, p.pump)],
   ["sheets", (r: Request, p: Place) => tellSheets(r, p.pump)],
   ["sheet", (r: Request, p: Place) => tellSheet(r, p.sheet)],
   ["log entry", (r: Request, p: Place) => tellEntry(r, p.entry)],
@@ -220,6 +223,35 @@ describe("a token that sends readings", () => {
   });
 });
 
+describe("a calendar", () => {
+  const feed = async (token: string) =>
+    calendar(new Request(`http://x/api/v1/calendar.ics?token=${token}`));
+  it("has the open calls and promises of its place alone, and reads nothing else", async () => {
+    const em = await testRows();
+    for (const { pump } of [near, far])
+      await em.execute(
+        `insert into promise (id, pump_id, kind, what, due_at, made_by)
+           select gen_random_uuid(), ?, 'recheck', 'bolts, cold; \\ crosswise', now(), id
+             from person where role = 'lead' limit 1`,
+        [pump],
+      );
+    const token = await makeToken("feed", maker, [{ may: "calendar", site: near.site }], 30);
+    const answer = await feed(token);
+    expect([answer.status, answer.headers.get("content-type")]).toEqual([
+      200,
+      "text/calendar; charset=utf-8",
+    ]);
+    const text = (await answer.text()).replace(/\r\n /g, "");
+    expect(text).toContain("BEGIN:VCALENDAR");
+    expect(text).toContain("SUMMARY:LF-2 bolts\\, cold\\; \\\\ crosswise");
+    expect(text).toContain("SUMMARY:LF-2 gives too little flow");
+    expect(text).not.toContain("MG-3");
+    expect((await tellPump(ask(token), near.pump)).status).toBe(404);
+    for (const bad of [reading, writing, "", "yard_made-up"])
+      expect((await feed(bad)).status).toBe(bad === reading || bad === writing ? 403 : 401);
+  });
+});
+
 describe("the description", () => {
   it("has every route, and each answer is as it says", async () => {
     const { paths, components } = (await openApi().json()) as {
@@ -232,7 +264,9 @@ describe("the description", () => {
         "/api/v1/log/{id}",
         "/api/v1/pumps",
         "/api/v1/pumps/{id}",
+        "/api/v1/calendar.ics",
         "/api/v1/pumps/{id}/curve",
+        "/api/v1/pumps/{id}/follow-ups",
         "/api/v1/pumps/{id}/log",
         "/api/v1/pumps/{id}/readings",
         "/api/v1/pumps/{id}/sheets",

@@ -1,6 +1,7 @@
 import "server-only";
 import { caseFormat, resultFormat } from "@yard-tack/core/case";
 import { ENGINE_VERSION } from "@yard-tack/core/diagnosis";
+import { PROMISE_KINDS } from "@/db";
 import * as z from "zod";
 import example from "../../../../demo/cases/example-1.json";
 import { readingsBody } from "./readings-body";
@@ -87,6 +88,12 @@ const SCHEMAS = {
   ),
   LogEntry: object({ id, pump: id, at: time, kind: text, title: text, record: free }),
   SheetList: list(object({ id, kind: text, complaint: text, dueAt: time, openedAt: time })),
+  FollowUpList: list(
+    object({
+      ...{ id, kind: { type: "string", enum: [...PROMISE_KINDS] }, what: text, dueAt: time },
+      ...{ settledAt: orNull(time), outcome: orNull(text), why: text },
+    }),
+  ),
   Sheet: object({
     ...{ id, pump: id, kind: text, complaint: text, dueAt: time, signedAt: orNull(time) },
     readings: {
@@ -146,6 +153,22 @@ export function openApi(): Response {
       "/api/v1/pumps/{id}/curve": read("readCurve", "Its rating in force, as written", "Curve"),
       "/api/v1/pumps/{id}/log": read("readLog", "Its newest visits", "LogList"),
       "/api/v1/pumps/{id}/sheets": read("readSheets", "Its open sheets", "SheetList"),
+      "/api/v1/pumps/{id}/follow-ups": read(
+        "readFollowUps",
+        "What was promised of it",
+        "FollowUpList",
+      ),
+      "/api/v1/calendar.ics": {
+        get: {
+          operationId: "readCalendar",
+          summary: "Open calls and promises of the places the token is for, as iCalendar",
+          parameters: [{ name: "token", in: "query", required: true, schema: text }],
+          responses: {
+            "200": { description: "The calendar.", content: { "text/calendar": { schema: text } } },
+            ...problems({ "403": "The token is for no calendar." }),
+          },
+        },
+      },
       "/api/v1/sheets/{id}": read("readSheet", "A sheet with the readings that count", "Sheet"),
       "/api/v1/log/{id}": read("readLogEntry", "One entry of the log, whole", "LogEntry"),
       "/api/v1/pumps/{id}/readings": {

@@ -10,6 +10,7 @@ import {
   logEntry,
   logOfPump,
   openSheetsOf,
+  promisesOf,
   type Thing,
   yardPage,
 } from "@/db";
@@ -127,6 +128,20 @@ export const tellLog = (request: Request, id: string): Promise<Response> =>
       closed: record.closed,
       was: record.was,
       causes: record.causes,
+    })),
+  }));
+
+/** GET /api/v1/pumps/:id/follow-ups: what was promised of it, the latest day first. */
+export const tellFollowUps = (request: Request, id: string): Promise<Response> =>
+  ofPump(request, id, async (pump) => ({
+    items: (await promisesOf(pump.id)).map((p) => ({
+      id: p.id,
+      kind: p.kind,
+      what: p.what,
+      dueAt: p.dueAt.toISOString(),
+      settledAt: p.settledAt?.toISOString() ?? null,
+      outcome: p.outcome,
+      why: p.why,
     })),
   }));
 

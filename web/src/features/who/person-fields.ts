@@ -47,7 +47,7 @@ export const tokenFields = z.object({
   id: z.uuid().default("00000000-0000-4000-8000-000000000000"),
   name,
   days: z.enum(["30", "90", "365"], "Choose how long it is good."),
-  may: z.enum(["read-site", "write-readings"], "Choose what it is for."),
+  may: z.enum(["read-site", "write-readings", "calendar"], "Choose what it is for."),
   site: z.uuid("Choose the place."),
   pump: z.uuid("Choose the pump."),
 });

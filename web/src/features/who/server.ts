@@ -87,9 +87,9 @@ export async function loadTokens() {
       name,
       words: scopes
         .map((s) =>
-          s.may === "read-site"
-            ? `reads ${nameIn(sites, s.site)}`
-            : `sends readings of ${nameIn(pumps, s.pump)}`,
+          s.may === "write-readings"
+            ? `sends readings of ${nameIn(pumps, s.pump)}`
+            : `${s.may === "calendar" ? "calendar of" : "reads"} ${nameIn(sites, s.site)}`,
         )
         .join(", "),
       expires: day(expiresAt),

@@ -18,7 +18,7 @@ export async function makeToken(_: TokenAnswer | null, data: FormData): Promise<
   return acting("token", "No token was made.", async (): Promise<TokenAnswer> => {
     const entered = await onAction("people");
     if (!entered.ok) return entered;
-    const scope = may === "read-site" ? ({ may, site } as const) : ({ may, pump } as const);
+    const scope = may === "write-readings" ? ({ may, pump } as const) : ({ may, site } as const);
     const token = await keep(name, entered.visitor.id, [scope], Number(days));
     await note(entered.visitor.id, "token made", name);
     revalidatePath("/people/tokens");

@@ -15,7 +15,7 @@ const choices = (list: readonly { readonly id: string; readonly name: string }[]
 export function TokenForm({ sites, pumps }: Pick<TokensDto, "sites" | "pumps">) {
   const [answer, make, pending] = useActionState(makeToken, null);
   const [may, setMay] = useState("read-site");
-  const reads = may === "read-site";
+  const reads = may !== "write-readings";
   return (
     <form action={make} className={classes.form}>
       <Fields>
@@ -28,6 +28,7 @@ export function TokenForm({ sites, pumps }: Pick<TokensDto, "sites" | "pumps">) 
           data={[
             { value: "read-site", label: "reads a place" },
             { value: "write-readings", label: "sends readings of a pump" },
+            { value: "calendar", label: "is a calendar of a place" },
           ]}
         />
         {/* Both are sent, so that what was chosen stays when the other is looked at. */}
@@ -53,7 +54,11 @@ export function TokenForm({ sites, pumps }: Pick<TokensDto, "sites" | "pumps">) 
       {answer?.ok ? (
         <p className={classes.small} role="status">
           Take it now; it is not shown again:
-          <code className={classes.address}>{answer.token}</code>
+          <code className={classes.address}>
+            {may === "calendar"
+              ? `${window.location.origin}/api/v1/calendar.ics?token=${answer.token}`
+              : answer.token}
+          </code>
         </p>
       ) : null}
     </form>

@@ -6,6 +6,7 @@ import { PageHead } from "@/shell/page-head";
 import { day } from "@/shell/times";
 import { NextPump } from "./next-pump";
 import { PlateCard } from "./plate-card";
+import { ProceduresCard } from "./procedures-card";
 import { PumpBoard } from "./pump-board";
 import { RetirePump } from "./retire-pump";
 import type { PumpPageDto } from "./server";
@@ -63,6 +64,22 @@ export function PumpPage({
             </ul>
           ) : null}
           <PlateCard pump={pump} />
+          {dto.promises.length > 0 ? (
+            <>
+              <h2>Promised</h2>
+              <ul className={classes.promised}>
+                {dto.promises.map((p) => (
+                  <li key={p.id} data-ended={p.ended !== null || undefined}>
+                    <span>{day(p.dueAt, pump.zone)}</span>
+                    <span>
+                      {p.what}
+                      {p.ended ? `, ${p.ended}` : ""}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          ) : null}
           <h2>What happened here</h2>
           {visits.length === 0 ? (
             <p className={classes.muted}>
@@ -99,6 +116,7 @@ export function PumpPage({
           <NextPump pump={pump} />
           {tag}
           <ForHands>
+            {pump.retiredAt ? null : <ProceduresCard pump={pump.id} list={dto.procedures} />}
             <RetirePump pump={pump} />
           </ForHands>
         </section>

@@ -7,6 +7,7 @@ import {
   readPump,
   type WrittenSnapshot,
 } from "@yard-tack/core/case";
+import { offered } from "@yard-tack/core/procedure";
 import { type Trend, trendOf, type WearBasis, wearOf } from "@yard-tack/core/record";
 import { situationOf } from "@yard-tack/core/visit";
 import {
@@ -16,6 +17,7 @@ import {
   logOfPump,
   openSheetsOf,
   places,
+  promisesOf,
   pumpsByCode,
   type Sites,
   visitPoints,
@@ -108,6 +110,15 @@ export interface PumpPageDto {
     readonly done: string;
     readonly closed: string;
   }[];
+  /** Procedures that are, or may be, for it. */
+  readonly procedures: readonly { readonly id: string; readonly name: string }[];
+  readonly promises: readonly {
+    readonly id: string;
+    readonly what: string;
+    readonly dueAt: string;
+    /** How it ended; null while it is open. */
+    readonly ended: string | null;
+  }[];
   readonly openSheetId: string | null;
   /** The newest visit's snapshots, to draw the pump's present point from. */
   readonly lastSnapshots: readonly WrittenSnapshot[];
@@ -119,10 +130,11 @@ export interface PumpPageDto {
 export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefined> {
   const pump = await loadPump(pumpId);
   if (!pump) return undefined;
-  const [visits, open, points] = await Promise.all([
+  const [visits, open, points, promises] = await Promise.all([
     logOfPump(pumpId),
     openSheetsOf(pumpId),
     visitPoints(pumpId),
+    promisesOf(pumpId),
   ]);
   const register = readPump(pump.written);
   const situation = register.ok ? situationOf(caseOfPump(register.value.file)) : undefined;
@@ -139,6 +151,16 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
       found: record.found,
       done: record.done,
       closed: record.closed,
+    })),
+    procedures: offered({ pump: pump.view.facts, control: undefined }).map(({ procedure }) => ({
+      id: procedure.id,
+      name: procedure.name,
+    })),
+    promises: promises.map(({ id, what, dueAt, outcome, why }) => ({
+      id,
+      what,
+      dueAt: dueAt.toISOString(),
+      ended: outcome && (why === "" ? outcome : `${outcome}: ${why}`),
     })),
     openSheetId: open[0]?.id ?? null,
     lastSnapshots: visits.find((v) => v.record.snapshots.length > 0)?.record.snapshots ?? [],

@@ -13,6 +13,7 @@ import { Capture } from "./capture";
 import { Cautions } from "./caution-card";
 import { Isolation, isolationOf } from "./isolation";
 import { useStops } from "./stops";
+import { Triage } from "./triage";
 import { Words } from "./words";
 import classes from "./steps.module.css";
 
@@ -49,6 +50,7 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
             "What was read does not carry a verdict yet: a further reading may, or the visit ends as not reproduced."}
         </p>
       ) : null}
+      {active ? null : <Triage sheet={sheet} view={view} />}
       {active ? (
         <ActiveTest
           key={active}
