@@ -89,3 +89,4 @@ export { REPEAT_DAYS } from "./history-of-case.ts";
 export type { PumpHistory } from "./history-of-case.ts";
 export { placeKey, runsOf, saidKey } from "./runs.ts";
 export type { MeasureEntry, Run, RunPlace, StepEntry } from "./runs.ts";
+export { afterwards } from "./afterwards.ts";

@@ -55,11 +55,9 @@ export {
 export {
   everyOpenPromise,
   movePromise,
-  type NewPromise,
   openPromises,
   PROMISE_KINDS,
   type PromiseKind,
-  type PromiseRow,
   promisesOf,
   pumpOfPromise,
   settlePromise,

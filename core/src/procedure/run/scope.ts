@@ -5,7 +5,7 @@ import { computedOf, type Worked } from "./computed.ts";
 import { factOf, type Running } from "./place.ts";
 
 /** A value and when it was read [ms]. */
-export interface Seen {
+interface Seen {
   readonly si: number;
   readonly at: number;
 }

@@ -70,7 +70,7 @@ export function Isolation({ sheet }: { sheet: Sheet }) {
             name={others.length > 0 ? "Your own lock" : "Supply"}
             options={[
               { id: "locked", name: "off, locked and tagged" },
-              { id: "", name: mine || others.length > 0 ? "my lock is off" : "not isolated" },
+              { id: "", name: others.length > 0 ? "my lock is off" : "not isolated" },
             ]}
             value={mine ? "locked" : ""}
             onChoose={(v) => {

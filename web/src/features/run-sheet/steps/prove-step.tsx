@@ -8,6 +8,7 @@ import { Button } from "@mantine/core";
 import { CycleTaps } from "../timing/cycle-taps";
 import { takeOver } from "../take-over";
 import type { Sheet } from "../use-sheet";
+import { Afterwards } from "./afterwards";
 import { Words } from "./words";
 import classes from "./steps.module.css";
 
@@ -35,8 +36,8 @@ export function ProveStep({
     <section className={classes.body}>
       <h2>Prove</h2>
       {leading && leading.probability > 0.5 ? (
-        <p className={classes.stop}>
-          {leading.name} is proven by: {leading.proof}
+        <p>
+          What proves it, {leading.name.toLowerCase()}: {leading.proof}
         </p>
       ) : null}
       {lines.length > 0 ? (
@@ -67,6 +68,7 @@ export function ProveStep({
           then is the work.
         </p>
       )}
+      {lines.length > 0 && view ? <Afterwards sheet={sheet} units={units} before={view} /> : null}
       <Button variant="default" onClick={onAfter}>
         Take the readings after
       </Button>
