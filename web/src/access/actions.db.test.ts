@@ -8,7 +8,7 @@ import { saveRating, putBack } from "@/features/curve/save";
 import { savePlace } from "@/features/place/save";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
-import { callOff, changeCall, giveCall } from "@/features/run-sheet/change-call";
+import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
@@ -186,6 +186,11 @@ const DEEDS: readonly Deed[] = [
     name: "procedure begun",
     able: WORKERS,
     at: (p) => beginProcedure(NO_ERRORS, formOf({ pump: p.pump, procedure: "clear-choke" })),
+  },
+  {
+    name: "call of a round",
+    able: WORKERS,
+    at: async (p) => (await callOfRound({ sheet: p.sheet, complaint: "low" })) ?? "done",
   },
   {
     name: "call taken",

@@ -17,7 +17,7 @@ import {
   tellSheet,
 } from "@/features/machine-api/index.server";
 import { savePlace } from "@/features/place/save";
-import { callOff, changeCall, giveCall } from "@/features/run-sheet/change-call";
+import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { savePlate } from "@/features/run-sheet/save-plate";
@@ -107,6 +107,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   takeCall: form(takeCall),
   changeCall: form(changeCall),
   giveCall: form(giveCall),
+  callOfRound: plain(callOfRound),
   callOff: form(callOff),
   promiseDone: plain(promiseDone),
   dropPromise: form(dropPromise),

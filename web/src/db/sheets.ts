@@ -55,6 +55,8 @@ export interface SheetRecord {
   readonly entries: readonly SheetEntry[];
   readonly unread: readonly UnreadEntry[];
   readonly pictures: readonly StoredPicture[];
+  /** What was read on the visit before, by strip, as it was written. */
+  readonly last: { readonly at: Date; readonly readings: Readonly<Record<string, string>> } | null;
   /** What it was signed with, and addenda since, oldest first. */
   readonly log: readonly SheetLogEntry[];
   /** Names by id. */
@@ -75,19 +77,27 @@ const SHEET = `
        select id, sheet_id, seq, person_id, at, received_at, about, width, height
          from photo where sheet_id = r.id) f) as photos,
     (select coalesce(jsonb_agg(to_jsonb(l) order by l.at), '[]') from (
-       select id, kind, at, body from log_entry where sheet_id = r.id) l) as log
+       select id, kind, at, body from log_entry where sheet_id = r.id) l) as log,
+    (select jsonb_build_object('at', l.at, 'snapshots', l.body->'snapshots') from log_entry l
+       where l.pump_id = r.pump_id and l.sheet_id is distinct from r.id
+         and jsonb_array_length(coalesce(l.body->'snapshots', '[]')) > 0
+       order by l.at desc limit 1) as last
   from run_sheet r where r.id = ?`;
 
 const sheetRows = z.object({
   sheet: columns(sheetRow),
   photos: z.array(columns(z.looseObject({ seq: z.number().int(), at: z.coerce.date() }))),
   log: z.array(z.object({ id: logEntryId, kind: visitKind, body: z.unknown() })),
+  last: z
+    .object({ at: z.coerce.date(), snapshots: z.array(z.record(z.string(), z.unknown())) })
+    .nullable()
+    .catch(null),
 });
 
 async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord | undefined> {
   const [found] = await selected(em, sheetRows, SHEET, [id]);
   if (!found) return undefined;
-  const { sheet, photos, log } = found;
+  const { sheet, photos, log, last } = found;
   const pump = await pumpRecord(em, sheet.pumpId);
   if (!pump) return undefined;
   const { entries, unread } = await entriesOf(em, id);
@@ -101,10 +111,21 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
       const facts = pictureFacts.safeParse({ ...photo, at: photo.at.toISOString() });
       return facts.success ? [{ ...facts.data, order: photo.seq }] : [];
     }),
+    last: last && { at: last.at, readings: lastReadings(last.snapshots) },
     log: log.map((row) => ({ id: row.id, kind: row.kind, record: readRecord(row.body) })),
     people: Object.fromEntries(people.map((p) => [p.id, p.name])),
     hands: people.filter((p) => p.leftAt === null && p.role !== "viewer").map((p) => p.id),
   };
+}
+
+/** The texts of a visit's first snapshot by the strips they were typed into. */
+function lastReadings(snapshots: readonly Record<string, unknown>[]): Record<string, string> {
+  const texts = (name: string, value: unknown): (readonly [string, string])[] => {
+    if (typeof value === "string") return [[name, value]];
+    return Array.isArray(value) ? value.flatMap((v, i) => texts(`${name}.${i}`, v)) : [];
+  };
+  const first = snapshots.find((s) => s["label"] === "as found") ?? snapshots[0] ?? {};
+  return Object.fromEntries(Object.entries(first).flatMap(([name, value]) => texts(name, value)));
 }
 
 /** What a signature puts down. */

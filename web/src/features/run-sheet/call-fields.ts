@@ -24,6 +24,12 @@ export const callGiven = z.object({
   ),
 });
 
+/** What a round found, in a line. */
+export const roundFound = z.object({
+  sheet: z.uuid("Load the page again.").pipe(sheetId),
+  complaint: z.string().trim().min(1).max(200),
+});
+
 /** Why a call needs no visit any more. */
 export const callingOff = z.object({
   sheet: z.uuid("Load the page again.").pipe(sheetId),

@@ -20,7 +20,7 @@ import { acting } from "@/edge";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { instantOf } from "@/shell/instant";
 import { ANOTHERS, anothers } from "./anothers";
-import { callChange, callingOff, callGiven } from "./call-fields";
+import { callChange, callingOff, callGiven, roundFound } from "./call-fields";
 import { linesOfSheet } from "./lines-of-sheet";
 
 const GONE = "This run sheet is not there any more.";
@@ -87,6 +87,29 @@ async function worksAt(person: PersonId, sheet: SheetId): Promise<boolean> {
     may(found.person.role, "work") &&
     sees(found.sites, found.site)
   );
+}
+
+/** What a round found becomes a call, with what was read: one tap. What went wrong, or null. */
+export async function callOfRound(input: {
+  readonly sheet: string;
+  readonly complaint: string;
+}): Promise<string | null> {
+  const parsed = roundFound.safeParse(input);
+  const outcome = await acting("call of a round", "What was read is kept.", async () => {
+    if (!parsed.success) return { ok: false, message: GONE } as const;
+    const { sheet, complaint } = parsed.data;
+    const entered = await onAction("work", { sheet });
+    if (!entered.ok) return entered;
+    const call = await callFacts(sheet);
+    if (!call) return { ok: false, message: GONE } as const;
+    if (!mayClose(entered.visitor, call.assignedTo))
+      return { ok: false, message: ANOTHERS } as const;
+    if (!(await keepCall(sheet, { kind: "call", complaint, dueAt: new Date() })))
+      return { ok: false, message: SIGNED } as const;
+    revalidatePath("/", "layout");
+    return { ok: true } as const;
+  });
+  return outcome.ok ? null : outcome.message;
 }
 
 /** Calls a visit off: its sheet is closed and the log says why. What was noted on it is kept with it. */

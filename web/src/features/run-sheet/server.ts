@@ -9,7 +9,7 @@ import { firstStep, titleOf, viewOf } from "./view";
 export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
   const found = await loadSheet(id);
   if (!found) return undefined;
-  const { sheet, pump, entries, unread, pictures, log, people, hands } = found;
+  const { sheet, pump, entries, unread, pictures, log, people, hands, last } = found;
   const [signed] = log;
   return {
     id: sheet.id,
@@ -28,6 +28,7 @@ export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
     entries,
     unread,
     late: lateOf(found),
+    last: last && { at: last.at.toISOString(), readings: last.readings },
     photos: pictures,
     servedAt: new Date().toISOString(),
     people,

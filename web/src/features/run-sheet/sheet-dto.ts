@@ -24,6 +24,11 @@ export interface SheetDto {
   readonly unread: readonly UnreadEntry[];
   /** Ids of what came after the signature and is in no log entry yet. */
   readonly late: readonly string[];
+  /** What was read on the visit before, by strip. */
+  readonly last: {
+    readonly at: string;
+    readonly readings: Readonly<Record<string, string>>;
+  } | null;
   readonly photos: readonly PictureFacts[];
   /** The server's clock when this was read. */
   readonly servedAt: string;

@@ -176,7 +176,9 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
               onNext={() => go("compare")}
             />
           ) : null}
-          {step === "compare" ? <CompareStep view={board.view} onNext={() => go("test")} /> : null}
+          {step === "compare" ? (
+            <CompareStep sheet={sheet} view={board.view} onNext={() => go("test")} />
+          ) : null}
           {step === "test" ? (
             <TestStep
               sheet={sheet}

@@ -38,7 +38,7 @@ export function Afterwards({
     <div className={classes.afterwards} aria-busy={busy} data-testid="afterwards">
       {chart ? <HeadFlowChart view={chart} units={units} when="after" height={220} /> : null}
       {was && first ? (
-        <p className={classes.stop}>
+        <p className={first.id === was.id ? classes.alert : classes.stop}>
           {was.name}: {percentText(was.probability)} before the work,{" "}
           {percentText(now?.probability ?? 0)} by the readings after it, as if a round had found
           them.{" "}

@@ -2,12 +2,23 @@
 
 import type { BoardView } from "@yard-tack/core/board";
 import { Button } from "@mantine/core";
+import { useState, useTransition } from "react";
+import { callOfRound } from "../change-call";
+import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
 const SIGNS = { fine: "agrees", watch: "watch", now: "look here" } as const;
 
 /** What disagrees with what, each line with how it was worked out. */
-export function CompareStep({ view, onNext }: { view: BoardView | null; onNext: () => void }) {
+export function CompareStep({
+  sheet,
+  view,
+  onNext,
+}: {
+  sheet: Sheet;
+  view: BoardView | null;
+  onNext: () => void;
+}) {
   const list = view?.comparisons ?? [];
   return (
     <section className={classes.body}>
@@ -30,7 +41,41 @@ export function CompareStep({ view, onNext }: { view: BoardView | null; onNext: 
           </details>
         </article>
       ))}
+      {sheet.dto.kind === "round" && view ? <Finding sheet={sheet} view={view} /> : null}
       <Button onClick={onNext}>Next test</Button>
     </section>
+  );
+}
+
+/** What a round finds becomes a call with one tap; what was read stays on it. */
+function Finding({ sheet, view }: { sheet: Sheet; view: BoardView }) {
+  const [pending, start] = useTransition();
+  const [problem, setProblem] = useState<string | null>(null);
+  const leading = view.causes.find((c) => c.id !== "healthy");
+  const odd =
+    view.comparisons.find((c) => c.tone === "now") ??
+    view.comparisons.find((c) => c.tone === "watch");
+  const complaint = odd?.title.toLowerCase() ?? leading?.name.toLowerCase();
+  if (complaint === undefined || (view.causes[0]?.id === "healthy" && !odd)) return null;
+  const take = () =>
+    start(async () =>
+      setProblem(
+        await callOfRound({
+          sheet: sheet.dto.id,
+          complaint: `found on a round: ${complaint}`,
+        }).catch(() => "The server did not answer; what was read is kept."),
+      ),
+    );
+  return (
+    <>
+      <Button variant="default" loading={pending} onClick={take}>
+        Make a call of it: {complaint}
+      </Button>
+      {problem ? (
+        <p role="alert" className={classes.alert}>
+          {problem}
+        </p>
+      ) : null}
+    </>
   );
 }

@@ -20,6 +20,7 @@ import {
 import { Button } from "@mantine/core";
 import { type ReactNode, useState } from "react";
 import { PhaseTriangle } from "@/features/board";
+import { day } from "@/shell/times";
 import { useSettings } from "@/shell/who";
 import { Choice } from "../choice";
 import { GaugePanel } from "../gauge-panel";
@@ -92,6 +93,13 @@ export function ReadingsStep({
   const shut = unread.length > 0;
   const ampsLocked = shut || !sheet.state.acknowledged.has(AMPS_CAUTION);
   const shutLocked = snapshot === "shut" && !sheet.state.acknowledged.has(SHUT_CAUTION);
+  const { last, kind } = sheet.dto;
+  const hintOf = (s: PositionStrip): string | undefined => {
+    if (snapshot !== "as found") return undefined;
+    const before = kind === "round" ? last?.readings[s.slot] : undefined;
+    if (before !== undefined && last) return `${before} on ${day(last.at, pump.zone)}`;
+    return s.slot === "flow" ? view?.flowHint : undefined;
+  };
   const strip = (s: PositionStrip, compact = false) => {
     const electrical = s.slot.startsWith("amps") || s.slot.startsWith("volts");
     return (
@@ -106,7 +114,7 @@ export function ReadingsStep({
             ? view?.expectations[s.expects]
             : undefined
         }
-        hint={s.slot === "flow" && snapshot === "as found" ? view?.flowHint : undefined}
+        hint={hintOf(s)}
         compact={compact}
         below={<Below sheet={sheet} units={units} slot={s} snapshot={snapshot} />}
         locked={shut || shutLocked || (electrical && ampsLocked)}

@@ -21,6 +21,12 @@ const FINGERPRINTS = [
 ] as const;
 
 type VisitEnd = (typeof CLOSINGS)[number];
+/** What a round says that finds nothing; whoever signs may say more. */
+const NOTHING_FOUND = "Read and found as it should be.";
+
+/** A round comes back after a quarter [h], unless another day is set. */
+const ROUND_AFTER = 91 * 24;
+
 const closingOf = (text: string): VisitEnd | "" => CLOSINGS.find((c) => c === text) ?? "";
 const causeOf = (text: string): CauseId | null => CAUSE_IDS.find((c) => c === text) ?? null;
 
@@ -43,7 +49,13 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     fingerprint: "",
   });
   const { zone } = sheet.dto.pump;
-  const proposed = useMemo(() => proposedPromises(sheet.state), [sheet.state]);
+  const proposed = useMemo(
+    () => [
+      ...proposedPromises(sheet.state),
+      ...(sheet.dto.kind === "round" ? [{ what: "Next round", after: ROUND_AFTER }] : []),
+    ],
+    [sheet.state, sheet.dto.kind],
+  );
   const promises = withWanted(withProposed(form.promises, proposed, zone), form.closed, zone);
   const causes = useMemo(
     () => (view?.causes ?? []).map((c) => ({ value: c.id, label: c.name })),
@@ -79,7 +91,11 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
           value={form.closed}
           data={[{ value: "", label: "choose" }, ...CLOSINGS]}
           error={errorOf("closed")}
-          onChange={(e) => setForm({ ...form, closed: closingOf(e.target.value) })}
+          onChange={(e) => {
+            const closed = closingOf(e.target.value);
+            const quiet = sheet.dto.kind === "round" && closed === "as it should be";
+            setForm({ ...form, closed, found: form.found || (quiet ? NOTHING_FOUND : "") });
+          }}
         />
         <Textarea
           label="Found"
