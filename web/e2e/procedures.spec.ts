@@ -271,7 +271,7 @@ test("what a round finds becomes a call with one tap, and keeps what was read", 
   await figure(page, "suctionPressure").fill("-20 inHg");
   await figure(page, "suctionPressure").press("Enter");
   await allSent(page);
-  await page.getByRole("button", { name: /^Compare/ }).click();
+  await page.getByRole("button", { name: "Compare", exact: true }).click();
   await page.getByRole("button", { name: /^Make a call of it: / }).click();
   await expect(page.getByText(/^found on a round: /).first()).toBeVisible();
   await page.goto("/");
