@@ -167,18 +167,43 @@ await inCare(async (care) => {
       await step(page, "Next test");
       await chart(page);
     });
-    await picture("test-under-way", LAPTOP, async (page) => {
-      await sheet(page, "MG-1");
-      await step(page, "Next test");
-      await page.getByRole("button", { name: /^Start: Draw a vacuum/ }).click();
+    await picture("gland-phone", PHONE, async (page) => {
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /BI-1/ }).first().tap();
+      await page.getByLabel("On this pump, without a call").selectOption("run-in-gland");
+      await page.getByRole("button", { name: "Begin", exact: true }).tap();
+      const runner = page.locator('[data-procedure="run-in-gland"]');
+      const value = async (slot, text) => {
+        const input = runner.locator(`[data-slot="${slot}"] input[data-figure-input]`).first();
+        await input.fill(text);
+        await input.press("Enter");
+      };
+      const say = (name, answer) =>
+        runner
+          .getByRole("group", { name, exact: true })
+          .getByRole("button", { name: answer, exact: true })
+          .tap();
+      const done = () => runner.getByRole("button", { name: "Done", exact: true }).tap();
+      await value("shaft", "35");
+      await value("bore", "55");
+      await say("Packing", "PTFE");
+      await say("Rings", "5");
+      await say("Springs on the gland", "no");
+      await done();
+      await say("Flush or seal water", "open, it runs");
+      await done();
       await acknowledge(page);
-      await read(page, "peak", "0.60 bar vac");
-      await read(page, "fallTo", "0.58 bar vac");
-      await read(page, "over", "120");
-      await page.getByTestId("reads").waitFor();
-      await page.locator('[data-slot="volume"] input').first().blur();
-      await page.locator("[data-capture]").evaluate((e) => e.scrollIntoView({ block: "start" }));
-      await chart(page);
+      await say("The gland", "streams");
+      await done();
+      await acknowledge(page);
+      await runner.getByRole("button", { name: "Begin the wait" }).tap();
+      await value("drops", "58");
+      await value("gland", "18");
+      await value("liquid", "-8");
+      await page.getByText("26 K over the liquid").waitFor();
+      await page.keyboard.press("Escape");
+      await runner.evaluate((e) => e.scrollIntoView({ block: "start" }));
+      await page.evaluate(() => window.scrollBy(0, 60));
     });
     await picture("identify-phone", PHONE, async (page) => {
       await sheet(page, "BI-2");
@@ -207,10 +232,17 @@ await inCare(async (care) => {
       await page.getByRole("button", { name: "Causes", exact: true }).tap();
       await page.locator("details[data-cause] summary").first().tap();
     });
-    await picture("cause-opened", LAPTOP, async (page) => {
+    await picture("prove", LAPTOP, async (page) => {
       await sheet(page, "LF-2");
-      await page.locator("details[data-cause] summary").first().click();
-      await page.getByTestId("why").evaluate((e) => e.scrollIntoView({ block: "start" }));
+      await step(page, "Readings");
+      await acknowledge(page);
+      await page.getByRole("button", { name: "After", exact: true }).click();
+      await read(page, "suctionPressure", "0.08 bar");
+      await read(page, "dischargePressure", "4.4 bar");
+      await page.keyboard.press("Escape");
+      await page.getByRole("button", { name: /^Prove/ }).click();
+      await page.getByText(/by the readings after it/).waitFor();
+      await page.getByTestId("afterwards").locator("svg").waitFor();
     });
     await picture("yard", LAPTOP, (page) => page.goto("/yard"));
     await picture("pump", LAPTOP, async (page) => {

@@ -1,4 +1,6 @@
+import type { BoardView } from "@yard-tack/core/board";
 import type { Procedure } from "@yard-tack/core/guide";
+import type { UnitSystem } from "@yard-tack/core/quantity";
 import type { Run } from "@yard-tack/core/visit";
 import { useState } from "react";
 import { v4 as newId } from "uuid";
@@ -10,6 +12,15 @@ export interface Procedures {
   readonly begin: (form: Procedure) => void;
   readonly open: (run: string) => void;
   readonly leave: () => void;
+}
+
+/** What a step of the sheet that holds procedures is given. */
+export interface ProcedureStepProps {
+  readonly sheet: Sheet;
+  readonly units: UnitSystem;
+  readonly view: BoardView | null;
+  readonly procedures: Procedures;
+  readonly onNext: () => void;
 }
 
 /** Runs that were neither gone through nor given up, the newest first. */

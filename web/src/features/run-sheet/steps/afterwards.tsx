@@ -8,6 +8,9 @@ import { type BoardAsked, HeadFlowChart, percentText, useBoard } from "@/feature
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
+/** Mended, not mended, or something else to look at. */
+const TONES = { same: classes.alert, sound: classes.stop, other: classes.caution } as const;
+
 /** What the readings after the work say by themselves, beside what was found: on one chart, and cause by cause. */
 export function Afterwards({
   sheet,
@@ -38,7 +41,11 @@ export function Afterwards({
     <div className={classes.afterwards} aria-busy={busy} data-testid="afterwards">
       {chart ? <HeadFlowChart view={chart} units={units} when="after" height={220} /> : null}
       {was && first ? (
-        <p className={first.id === was.id ? classes.alert : classes.stop}>
+        <p
+          className={
+            TONES[first.id === was.id ? "same" : first.id === "healthy" ? "sound" : "other"]
+          }
+        >
           {was.name}: {percentText(was.probability)} before the work,{" "}
           {percentText(now?.probability ?? 0)} by the readings after it, as if a round had found
           them.{" "}

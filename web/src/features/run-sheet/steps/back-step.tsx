@@ -1,14 +1,11 @@
 "use client";
 
-import type { BoardView } from "@yard-tack/core/board";
 import { offered } from "@yard-tack/core/procedure";
-import type { UnitSystem } from "@yard-tack/core/quantity";
 import { Button } from "@mantine/core";
 import { runContext } from "../procedures/run-context";
 import { Runner } from "../procedures/runner";
 import { BegunList, ProcedureList } from "../procedures/procedure-list";
-import type { Procedures } from "../procedures/use-procedures";
-import type { Sheet } from "../use-sheet";
+import type { ProcedureStepProps } from "../procedures/use-procedures";
 import { Isolation } from "./isolation";
 import classes from "./steps.module.css";
 
@@ -16,19 +13,7 @@ import classes from "./steps.module.css";
 const PUTS_BACK = /^(prime-|fill-circuit|start-shut|stop-keep-prime|run-in-gland)/;
 
 /** Filling, priming and starting, in the order that keeps the prime; every lock off before it starts. */
-export function BackStep({
-  sheet,
-  units,
-  view,
-  procedures,
-  onNext,
-}: {
-  sheet: Sheet;
-  units: UnitSystem;
-  view: BoardView | null;
-  procedures: Procedures;
-  onNext: () => void;
-}) {
+export function BackStep({ sheet, units, view, procedures, onNext }: ProcedureStepProps) {
   const context = runContext(sheet, units, view, 0);
   const list = offered(context).filter((o) => PUTS_BACK.test(o.procedure.id));
   const { run } = procedures;

@@ -1,15 +1,12 @@
 "use client";
 
-import type { BoardView } from "@yard-tack/core/board";
 import { offered, proceduresOfCause } from "@yard-tack/core/procedure";
-import type { UnitSystem } from "@yard-tack/core/quantity";
 import { Button } from "@mantine/core";
 import { percentText } from "@/features/board";
 import { runContext } from "../procedures/run-context";
 import { Runner } from "../procedures/runner";
 import { BegunList, ProcedureList } from "../procedures/procedure-list";
-import type { Procedures } from "../procedures/use-procedures";
-import type { Sheet } from "../use-sheet";
+import type { ProcedureStepProps } from "../procedures/use-procedures";
 import { Words } from "./words";
 import classes from "./steps.module.css";
 
@@ -17,19 +14,7 @@ import classes from "./steps.module.css";
 const WORTH_MENDING = 0.1;
 
 /** What mends the leading causes, and the procedures that hold the hand at it. */
-export function FixStep({
-  sheet,
-  units,
-  view,
-  procedures,
-  onNext,
-}: {
-  sheet: Sheet;
-  units: UnitSystem;
-  view: BoardView | null;
-  procedures: Procedures;
-  onNext: () => void;
-}) {
+export function FixStep({ sheet, units, view, procedures, onNext }: ProcedureStepProps) {
   const context = runContext(sheet, units, view, 0);
   const causes = (view?.causes ?? []).filter(
     (c) => c.probability >= WORTH_MENDING && c.id !== "healthy" && c.id !== "unlisted",
