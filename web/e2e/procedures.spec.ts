@@ -260,6 +260,22 @@ test("a round of a sound pump takes twelve taps at most, with last time's readin
   expect(taps).toBeLessThanOrEqual(12);
 });
 
+test("a round of a place opens a sheet for each pump that has none, in the order they are walked", async ({
+  page,
+}) => {
+  await page.goto("/yard");
+  const round = page.getByRole("button", { name: "Round of Ternhask Wharf" });
+  await round.click();
+  await expect(page).toHaveURL(/\/$/);
+  const rows = page.getByRole("listitem").filter({ hasText: /Ternhask Wharf/ });
+  await expect(rows).toHaveCount(3);
+  const texts = await rows.allInnerTexts();
+  expect(texts.map((t) => /TH-\d/.exec(t)?.[0])).toEqual(["TH-1", "TH-2", "TH-3"]);
+  await page.goto("/yard");
+  await round.click();
+  await expect(page.getByText("Every pump there has an open sheet already.")).toBeVisible();
+});
+
 test("what a round finds becomes a call with one tap, and keeps what was read", async ({
   page,
 }) => {

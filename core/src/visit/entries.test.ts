@@ -26,6 +26,12 @@ const READING = {
   reason: null,
 };
 const NOTE = { ...COMMON, kind: "note" };
+const MEASURE = {
+  ...COMMON,
+  ...{ kind: "measure", run: uuid(7), step: "first", round: 0, slot: "drops" },
+  ...{ dimension: "leakage", raw: "18 drops/min", unit: "drops/min", si: 18 / 60 / 20e6 },
+  ...{ fault: null, reason: null },
+};
 
 const why = (json: unknown): string => {
   const read = readEntry(json);
@@ -36,6 +42,9 @@ describe("an entry from outside", () => {
   it("is let in when every id is known and its figure is what its text says", () => {
     expect(why(READING)).toBe("");
     expect(why({ ...READING, raw: "", unit: null, si: null })).toBe("");
+    expect(why(MEASURE)).toBe("");
+    const lock = { topic: "locked", person: COMMON.personId, value: "yes" };
+    expect(why({ ...NOTE, note: lock })).toBe("");
     expect(why({ ...READING, raw: "3 A", unit: null, si: null, fault: "wrong-dimension" })).toBe(
       "",
     );
@@ -72,6 +81,23 @@ describe("an entry from outside", () => {
     ["a caution nobody knows", { ...COMMON, kind: "acknowledgement", caution: "x" }, "“x”"],
     ["a note of a topic that is none", { ...NOTE, note: { topic: "constructor", value: "x" } }, ""],
     ["a note about no check", { ...NOTE, note: { topic: "dead", check: "l9", value: null } }, "l9"],
+    [
+      "a value of a procedure that its text does not say",
+      { ...MEASURE, si: 1 },
+      "not what its text says",
+    ],
+    ["a value of no dimension", { ...MEASURE, dimension: "mood" }, "“mood”"],
+    ["a step of a name that is none", { ...MEASURE, step: "../x" }, "no such place"],
+    [
+      "a procedure that is none",
+      { ...COMMON, kind: "procedure", run: uuid(7), form: { id: "x" }, from: null },
+      "not understood",
+    ],
+    [
+      "another's lock taken off",
+      { ...NOTE, note: { topic: "locked", person: uuid(88), value: null } },
+      "Only whoever hung a lock",
+    ],
     ["a version of tomorrow", { ...READING, version: 3 }, "newer version"],
     ["nothing", null, "no entry"],
     ["a list", [], "no entry"],

@@ -22,6 +22,7 @@ import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
 import { beginProcedure } from "@/features/yard/begin-procedure";
+import { planRound } from "@/features/yard/plan-round";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -191,6 +192,11 @@ const DEEDS: readonly Deed[] = [
     name: "call of a round",
     able: WORKERS,
     at: async (p) => (await callOfRound({ sheet: p.sheet, complaint: "low" })) ?? "done",
+  },
+  {
+    name: "round of a place",
+    able: WORKERS,
+    at: (p) => outcome(() => planRound(NO_ERRORS, formOf({ site: p.site }))),
   },
   {
     name: "call taken",

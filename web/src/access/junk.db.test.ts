@@ -33,6 +33,7 @@ import { endToken, makeToken } from "@/features/who/token-actions";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
 import { beginProcedure } from "@/features/yard/begin-procedure";
+import { planRound } from "@/features/yard/plan-round";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -113,6 +114,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   dropPromise: form(dropPromise),
   putOff: form(putOff),
   beginProcedure: form(beginProcedure),
+  planRound: form(planRound),
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),
   addToList: form(addToList),

@@ -47,6 +47,7 @@ export {
   loadSheet,
   openSheet,
   type Refusal,
+  openRounds,
   saveForecast,
   type SheetRecord,
   type Signature,

@@ -278,6 +278,41 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
   return id;
 }
 
+/**
+ * Opens a round for each pump of a site that has no open sheet, a moment apart in the order of their tags, so that
+ * they are listed as they are walked.
+ * @returns how many; undefined where there is no such site
+ */
+export async function openRounds(site: string, now: Date): Promise<number | undefined> {
+  const em = await unitOfWork();
+  return em.transactional(async (tx) => {
+    // Two who plan at once make one round.
+    const [there] = await selected(
+      tx,
+      z.object({ id: z.string() }),
+      "select id from site where id = ? for update",
+      [site],
+    );
+    if (!there) return undefined;
+    const pumps = await selected(
+      tx,
+      z.object({ id: pumpIdSchema }),
+      `select p.id from pump p where p.site_id = ? and p.retired_at is null and not exists
+         (select from run_sheet r where r.pump_id = p.id and r.signed_at is null) order by p.tag`,
+      [site],
+    );
+    for (const [i, { id: pumpId }] of pumps.entries()) {
+      const dueAt = new Date(now.getTime() + i * 60_000);
+      tx.create(RunSheet, {
+        ...{ id: newId(), pumpId, kind: "round", complaint: "", codes: [], callerNote: "", dueAt },
+        ...{ openedAt: now, signedAt: null, assignedTo: null, forecast: null },
+      });
+    }
+    await tx.flush();
+    return pumps.length;
+  });
+}
+
 /** The clock a sheet's pump goes by and whose it is; undefined where there is no such sheet. */
 export async function callFacts(
   id: SheetId,

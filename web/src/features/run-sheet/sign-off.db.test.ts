@@ -2,7 +2,7 @@ import { sheetId as sheetIdSchema, type SheetId } from "@yard-tack/core/case";
 import { readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
-import { appendEntries, logOfPump, people } from "@/db";
+import { appendEntries, logOfPump, people, promisesOf } from "@/db";
 import { demoDatabase, RunSheet, testRows } from "@/testing/demo-database";
 import { addAddendum, signOff, type SignOffForm } from "./sign-off";
 import { loadSheetDto } from "./server";
@@ -50,6 +50,18 @@ describe("a signature", () => {
     ["nothing found", { found: "  " }, "found"],
     ["a cure without proof", { closed: "cured" }, "proof"],
     ["a fingerprint of a fault", { fingerprint: "new wheel" }, "fingerprint"],
+    ["parts that nobody names", { promises: [] }, "promises"],
+    ["a fault that nobody watches for", { closed: "not reproduced" }, "promises"],
+    [
+      "the 31st of February",
+      { promises: [{ kind: "parts", what: "x", due: "2027-02-31T08:00" }] },
+      "promises",
+    ],
+    [
+      "a promise of nothing",
+      { promises: [{ kind: "parts", what: " ", due: "2027-02-01T08:00" }] },
+      "promises",
+    ],
     ["an end that is none", { closed: "gone" }, "closed"],
   ])("is refused for %s, at its field, and nothing is signed", async (_, more, field) => {
     const outcome = await signOff(closing(more as Partial<SignOffForm>));
@@ -71,6 +83,12 @@ describe("a signature", () => {
     const outcome = await signOff(closing());
     if (!outcome.ok) throw new Error(outcome.message);
     const sheet = await loadSheetDto(sheetId);
+    const [promised] = await promisesOf(sheet?.pump.id ?? ("" as never));
+    expect(promised).toMatchObject({
+      kind: "parts",
+      what: "wear rings",
+      logEntryId: outcome.logEntryId,
+    });
     const [newest] = await logOfPump(sheet?.pump.id ?? ("" as never));
     expect(newest?.id).toBe(outcome.logEntryId);
     const record = newest?.record;

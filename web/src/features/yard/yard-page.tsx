@@ -1,5 +1,6 @@
 import { Button, TextInput } from "@mantine/core";
 import Link from "next/link";
+import { RoundButton } from "./round-button";
 import { FindPump } from "./find-pump";
 import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
@@ -52,7 +53,12 @@ export function YardPage({ yard }: { yard: YardDto }) {
       ) : null}
       {sites.map((site) => (
         <section key={site.id} className={classes.site}>
-          <h2>{site.name}</h2>
+          <div className={classes.siteHead}>
+            <h2>{site.name}</h2>
+            <ForHands>
+              <RoundButton site={site.id} name={site.name} />
+            </ForHands>
+          </div>
           <ul>
             {site.pumps.map((p) => (
               <li key={p.id} data-open={p.openSheet ? true : undefined}>
