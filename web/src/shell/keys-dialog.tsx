@@ -5,7 +5,7 @@ import { useRef } from "react";
 import classes from "./keys-dialog.module.css";
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ["1 … 9", "steps of a run sheet"],
+  ["1 … 9, 0, -, =", "steps of a run sheet"],
   ["Enter", "keep this reading, go to the next"],
   ["Escape", "leave the reading"],
   ["Alt 1", "Slate"],

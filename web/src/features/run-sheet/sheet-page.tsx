@@ -186,6 +186,11 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
               view={board.view}
               active={active}
               onActive={setActive}
+              onProcedure={(form) => {
+                setActive(null);
+                procedures.begin(form);
+                go("fix");
+              }}
               onNext={() => go("fix")}
             />
           ) : null}

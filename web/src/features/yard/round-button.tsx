@@ -13,8 +13,8 @@ export function RoundButton({ site, name }: { site: string; name: string }) {
   return (
     <form action={plan} className={classes.roundOf}>
       <input type="hidden" name="site" value={site} />
-      <Button type="submit" variant="default" loading={pending}>
-        Round of {name}
+      <Button type="submit" variant="default" loading={pending} aria-label={`Round of ${name}`}>
+        Plan a round
       </Button>
       {fault ? <p role="alert">{fault}</p> : null}
     </form>

@@ -4,10 +4,12 @@ import type { TestId } from "@yard-tack/core/case";
 import type { BoardView, TestView } from "@yard-tack/core/board";
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { cautionRow, testRow } from "@yard-tack/core/diagnosis";
-import { cautionsOfTest } from "@yard-tack/core/procedure";
+import type { Procedure } from "@yard-tack/core/guide";
+import { cautionsOfTest, proceduresOfTest } from "@yard-tack/core/procedure";
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import { clock } from "@/shell/times";
+import { ProcedureList } from "../procedures/procedure-list";
 import type { Sheet } from "../use-sheet";
 import { Capture } from "./capture";
 import { Cautions } from "./caution-card";
@@ -29,11 +31,21 @@ export interface TestStepProps {
   /** The test being done, if any. */
   readonly active: TestId | null;
   readonly onActive: (id: TestId | null) => void;
+  /** A procedure is begun in place of the plain test. */
+  readonly onProcedure: (form: Procedure) => void;
   readonly onNext: () => void;
 }
 
 /** The tests by what they tell per minute, and the one being done. */
-export function TestStep({ sheet, units, view, active, onActive, onNext }: TestStepProps) {
+export function TestStep({
+  sheet,
+  units,
+  view,
+  active,
+  onActive,
+  onProcedure,
+  onNext,
+}: TestStepProps) {
   const tests = view?.tests ?? [];
   return (
     <section className={classes.body}>
@@ -59,6 +71,7 @@ export function TestStep({ sheet, units, view, active, onActive, onNext }: TestS
           units={units}
           view={view}
           onDone={() => onActive(null)}
+          onProcedure={onProcedure}
         />
       ) : (
         <ol className={classes.tests}>
@@ -139,12 +152,14 @@ function ActiveTest({
   units,
   view,
   onDone,
+  onProcedure,
 }: {
   id: TestId;
   sheet: Sheet;
   units: UnitSystem;
   view: BoardView | null;
   onDone: () => void;
+  onProcedure: (form: Procedure) => void;
 }) {
   const row = testRow(id);
   const [before] = useState(view?.causes[0]);
@@ -168,6 +183,10 @@ function ActiveTest({
       {row.tools.length > 0 ? (
         <p className={classes.advice}>Take along: {row.tools.join(", ")}.</p>
       ) : null}
+      <ProcedureList
+        list={proceduresOfTest(id, { pump: sheet.facts, control: undefined })}
+        onBegin={onProcedure}
+      />
       <Cautions ids={cautions} sheet={sheet} />
       {waiting.length > 0 ? (
         <p className={classes.locked}>
