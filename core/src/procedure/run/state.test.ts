@@ -63,6 +63,13 @@ describe("the order", () => {
   });
 });
 
+it("goes on by the copy it was begun with, whatever the list has become since", () => {
+  const now = procedureOf("drain-back");
+  const before = { ...now, edition: 1, steps: [now.steps[1] as never, now.steps[0] as never] };
+  const hand = new Hand(before, factsFor({ family: "end-suction", installation: "lift" }));
+  expect(at(hand).step).toBe("time");
+});
+
 describe("a wait", () => {
   const waiting = () => {
     const hand = new Hand(

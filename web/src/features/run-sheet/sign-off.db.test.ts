@@ -1,4 +1,5 @@
 import { sheetId as sheetIdSchema, type SheetId } from "@yard-tack/core/case";
+import { PROCEDURES } from "@yard-tack/core/guide";
 import { readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
@@ -29,6 +30,8 @@ function entry(body: object): SheetEntry {
   if (!read.ok) throw new Error(read.error);
   return read.value;
 }
+const RUN = newId();
+const CLEAR = PROCEDURES.find((p) => p.id === "clear-choke");
 const flow = (value: number) =>
   entry({
     ...{ kind: "reading", snapshot: "as found", slot: "flow", raw: `${value} m3/h` },
@@ -76,6 +79,7 @@ describe("a signature", () => {
         flow(47),
         entry({ kind: "observation", observation: "noise.gravel", state: "present" }),
         entry({ kind: "acknowledgement", caution: "rotating-parts" }),
+        entry({ kind: "procedure", run: RUN, form: CLEAR, from: null }),
       ],
       new Date(),
     );
@@ -109,8 +113,15 @@ describe("a signature", () => {
   });
 
   it("is added to by what comes later, with what came and nothing else", async () => {
-    await appendEntries(sheetId, [flow(48.5)], new Date());
-    expect((await loadSheetDto(sheetId))?.late).toHaveLength(1);
+    const done = {
+      kind: "step",
+      run: RUN,
+      step: "before",
+      round: 0,
+      what: { is: "done", value: "yes" },
+    };
+    await appendEntries(sheetId, [flow(48.5), entry(done)], new Date());
+    expect((await loadSheetDto(sheetId))?.late).toHaveLength(2);
     const added = await addAddendum({ sheetId });
     if (!added.ok) throw new Error(added.message);
     const pump = (await loadSheetDto(sheetId))?.pump.id;
@@ -118,6 +129,9 @@ describe("a signature", () => {
     const addendum = log.find((l) => l.id === added.logEntryId);
     expect(addendum?.kind).toBe("addendum");
     expect(addendum?.record.readings.map((r) => r.raw)).toEqual(["48.5 m3/h"]);
+    expect(addendum?.record.procedures).toMatchObject([
+      { name: "Clear a choked strainer or wheel", steps: [{ what: "Read both gauges as found." }] },
+    ]);
     expect(addendum?.record.addsTo).not.toBeNull();
     expect((await loadSheetDto(sheetId))?.late).toEqual([]);
   });

@@ -169,9 +169,17 @@ export async function addAddendum(input: { readonly sheetId: string }): Promise<
     const entry = await addToLog(asked.data.sheetId, (sheet, signed) => {
       const late = new Set(lateOf(sheet));
       if (late.size === 0) return null;
+      // A step that came late tells nothing without the procedure it is of.
+      const runs = new Set(
+        sheet.entries.flatMap((e) =>
+          late.has(e.id) && (e.kind === "step" || e.kind === "measure") ? [e.run] : [],
+        ),
+      );
       const came = {
         ...sheet,
-        entries: sheet.entries.filter((e) => late.has(e.id)),
+        entries: sheet.entries.filter(
+          (e) => late.has(e.id) || (e.kind === "procedure" && runs.has(e.run)),
+        ),
         pictures: sheet.pictures.filter((p) => late.has(p.id)),
       };
       const { closed, was } = signed.record;
