@@ -12,6 +12,7 @@ import {
   takeCall,
   toReadings,
 } from "./sheet";
+import { begin } from "./procedures";
 import { expect, test } from "./test";
 
 const STEPS = [
@@ -23,6 +24,9 @@ const STEPS = [
   "Readings",
   "Compare",
   "Next test",
+  "Fix",
+  "Put back",
+  "Prove",
   "Sign off",
 ];
 
@@ -132,6 +136,12 @@ test("no accessibility violation on a run sheet", async ({ page }) => {
   await acknowledgeAll(page);
   await judge(page, "a test");
   await page.getByRole("button", { name: "Leave it" }).click();
+  await step(page, "Fix");
+  const runner = await begin(page, "two-directions");
+  await judge(page, "a procedure");
+  await runner.getByRole("button", { name: "nobody knows" }).click();
+  await judge(page, "a procedure with something wrong");
+  await runner.getByRole("button", { name: "Leave", exact: true }).click();
   await allSent(page);
   await page.setViewportSize(PHONE);
   for (const pane of ["Board", "Causes"]) {
@@ -161,6 +171,12 @@ test("nothing scrolls sideways at 360", async ({ page }) => {
     "readings, all open",
   ).toBeLessThanOrEqual(0);
   await read(page, "dischargePressure", "");
+  await step(page, "Fix");
+  await begin(page, "sump-service");
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+    "a procedure",
+  ).toBeLessThanOrEqual(0);
   await allSent(page);
 });
 

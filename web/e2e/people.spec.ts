@@ -1,3 +1,5 @@
+import { execFileSync } from "node:child_process";
+import { readFileSync } from "node:fs";
 import { expectAccessible } from "./accessible";
 import { allSent, figure, openCall, read, toReadings } from "./sheet";
 import { enteredAs, expect, NOBODY, test } from "./test";
@@ -263,4 +265,43 @@ test("signed out while a sheet is open: nothing typed is lost, and it goes when 
   await allSent(page);
   await toReadings(page);
   await expect(figure(page, "dischargePressure")).toHaveValue(/2.6/);
+});
+
+test("a role taken away while a sheet is open: what is typed is kept, given out as a file, and goes when it is given back", async ({
+  browser,
+  baseURL,
+  databaseUrl,
+}) => {
+  const as = (role: string) =>
+    execFileSync("psql", [
+      databaseUrl,
+      "-Xqc",
+      `update person set role = '${role}' where name = 'Lead'`,
+    ]);
+  const context = await browser.newContext({
+    storageState: await enteredAs(baseURL ?? "", "Lead"),
+    baseURL: baseURL ?? "",
+    acceptDownloads: true,
+  });
+  const page = await context.newPage();
+  await openCall(page, "LF-2");
+  await toReadings(page);
+  await allSent(page);
+  as("viewer");
+  try {
+    await read(page, "speed", "2957");
+    const saved = page.getByTestId("saved");
+    await expect(saved).toHaveAttribute("data-courier", "refused");
+    await expect(saved).toContainText("Your role reads only");
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Save what is on this screen as a file" }).click();
+    expect(readFileSync(await (await download).path(), "utf8")).toContain("2957");
+  } finally {
+    as("lead");
+  }
+  await page.reload();
+  await allSent(page);
+  await toReadings(page);
+  await expect(figure(page, "speed")).toHaveValue("2957");
+  await context.close();
 });

@@ -96,7 +96,7 @@ export function onDisk(info: TestInfo, name: string, bytes: Buffer): string {
 export const step = (page: Page, name: string): Promise<void> =>
   page
     .getByRole("navigation", { name: "Steps of this run sheet" })
-    .getByRole("button", { name })
+    .getByRole("button", { name: new RegExp(`^${name}`) })
     .click();
 
 /** The strip of a slot. */
