@@ -172,7 +172,10 @@ test("nothing scrolls sideways at 360", async ({ page }) => {
   ).toBeLessThanOrEqual(0);
   await read(page, "dischargePressure", "");
   await step(page, "Fix");
-  await begin(page, "sump-service");
+  // One that was begun before is in sight by itself.
+  const runner = page.locator("[data-procedure]");
+  await expect(runner.or(page.getByTestId("all-procedures")).first()).toBeVisible();
+  if (!(await runner.isVisible())) await begin(page, "two-directions");
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
     "a procedure",

@@ -191,7 +191,7 @@ test("a fire-water pump's yearly test: its three points stand in the readings", 
 test("where order matters each look re-orders the rest, and a chip is one on the Board too", async ({
   page,
 }) => {
-  await openCall(page, "MG-1");
+  await takeCall(page, "MG-1", "primes slowly again", ["complaint.slow-prime"]);
   await toStep(page, "8", "Next test");
   const list = page.locator('[data-triage="will-not-prime"]');
   const looks = () =>
@@ -264,7 +264,7 @@ test("a round of a place opens a sheet for each pump that has none, in the order
   page,
 }) => {
   await page.goto("/yard");
-  const round = page.getByRole("button", { name: "Round of Ternhask Wharf" });
+  const round = page.getByRole("button", { name: "Plan a round of Ternhask Wharf" });
   await round.click();
   await expect(page).toHaveURL(/\/$/);
   const rows = page.getByRole("listitem").filter({ hasText: /Ternhask Wharf/ });

@@ -13,7 +13,12 @@ export function RoundButton({ site, name }: { site: string; name: string }) {
   return (
     <form action={plan} className={classes.roundOf}>
       <input type="hidden" name="site" value={site} />
-      <Button type="submit" variant="default" loading={pending} aria-label={`Round of ${name}`}>
+      <Button
+        type="submit"
+        variant="default"
+        loading={pending}
+        aria-label={`Plan a round of ${name}`}
+      >
         Plan a round
       </Button>
       {fault ? <p role="alert">{fault}</p> : null}
