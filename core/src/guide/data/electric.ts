@@ -374,7 +374,7 @@ export const ELECTRIC_PROCEDURES: readonly Procedure[] = [
         {
           acts: ["starts", "reads-live"],
           fields: atPosition("after", ...three("after.amps", amps)),
-          shows: ["amps-even"],
+          shows: ["proves-terminal-retighten-reread"],
           fails: "Still apart: it was not the terminals. “Roll the leads” parts supply from motor.",
         },
       ),

@@ -463,7 +463,7 @@ export const PROOF_PROCEDURES: readonly Procedure[] = [
             pressure("after.suctionPressure", "Suction gauge"),
             pressure("after.dischargePressure", "Discharge gauge"),
           ),
-          shows: ["gave-back"],
+          shows: ["proves-clean-strainer-reread"],
           fails: "Nothing came back: it was not the strainer. Look further along the suction.",
         },
       ),

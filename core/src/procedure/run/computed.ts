@@ -4,10 +4,7 @@ import { sumpCycle } from "../../sump/index.ts";
 import { vacuumBand, vacuumTargets } from "../../suction/index.ts";
 import { waterAt } from "../../liquid/index.ts";
 import { boxPressure, needsBushing, packingSection, sealWater } from "../../upkeep/index.ts";
-import { type Position, TEST_IDS, type TestId } from "../../case/index.ts";
-import { imbalance } from "../../drive/index.ts";
-import { readingKey } from "../../visit/index.ts";
-import { moved } from "../captures/change.ts";
+import { TEST_IDS, type TestId } from "../../case/index.ts";
 import { captureOf } from "../captures/index.ts";
 import { glandPause, glandPlanWork, glandWordWork } from "./gland-work.ts";
 import type { Scope } from "./scope.ts";
@@ -37,18 +34,6 @@ const BOX_SHARE = { low: 0, high: 0.5 };
 /** Water in a casing whose temperature nobody reads [K]. */
 const CASING_K = 288.15;
 
-/** Below this three currents count as even [%]. */
-const EVEN = 5;
-/** What a cleaned strainer gives back. */
-const CLEANED = [
-  ["suctionPressure", "Suction gauge", "pressure"],
-  ["dischargePressure", "Discharge gauge", "pressure"],
-  ["flow", "Flow", "flow"],
-] as const;
-
-/** A reading of the sheet at a valve position [SI]. */
-const read = ({ running }: Scope, position: Position, slot: string): number | undefined =>
-  running.state.readings.get(readingKey(position, slot))?.si ?? undefined;
 const units = (s: Scope) => s.running.captures.units;
 /** A length that a hand measures at a shaft. */
 const small = (length: number, s: Scope): string =>
@@ -185,46 +170,6 @@ const WORKS: Readonly<Record<string, Work>> = {
     };
   },
 
-  "gave-back": (s) => {
-    const lines = CLEANED.flatMap(([slot, name, dimension]) => {
-      const [before, after] = (["as found", "after"] as const).map((p) => read(s, p, slot));
-      const how = moved(before, after, dimension);
-      return how === undefined || before === undefined || after === undefined
-        ? []
-        : [
-            {
-              how,
-              say: `${name} ${formatSi(before, dimension, units(s))} before, ${formatSi(after, dimension, units(s))} after`,
-            },
-          ];
-    });
-    if (lines.length === 0) return undefined;
-    const improved = lines.some((l) => l.how === "up");
-    return {
-      is: improved ? "improved" : "no-change",
-      say: `${lines.map((l) => l.say).join("; ")}${improved ? "." : ": within what gauges wander by themselves."}`,
-      outcome: { test: "clean-strainer-reread", is: improved ? "improved" : "no-change" },
-    };
-  },
-
-  "amps-even": (s) => {
-    const [before, after] = (["as found", "after"] as const).map((p) =>
-      imbalance(
-        [0, 1, 2].flatMap((i) => read(s, p, `amps.${i}`) ?? []),
-        "amps",
-      ),
-    );
-    if (!after) return undefined;
-    const even = after.percent < EVEN && (before === undefined || before.percent > EVEN);
-    const was = before ? `${formatNumber(before.percent, 2)} % apart before, ` : "";
-    return {
-      value: after.percent,
-      is: even ? "balanced" : "no-change",
-      say: `${was}${formatNumber(after.percent, 2)} % after.`,
-      outcome: { test: "terminal-retighten-reread", is: even ? "balanced" : "no-change" },
-    };
-  },
-
   "shut-off-share": (s) => {
     const [suction, discharge] = [si(s, "suctionPressure"), si(s, "dischargePressure")];
     if (suction === undefined || discharge === undefined) return undefined;
@@ -238,21 +183,23 @@ const WORKS: Readonly<Record<string, Work>> = {
 /** Names of everything that can be worked out, without those of tests. */
 export const WORKED_NAMES: readonly string[] = Object.keys(WORKS);
 
-/** By its name; `reads-…` is what the readings of that test say. */
+/**
+ * By its name; `reads-…` is what the strips of that test say, `proves-…` what its before and after say, taken as found and
+ * after the work.
+ */
 export function computedOf(name: string, scope: Scope): Worked | undefined {
-  const test = /^reads-(.+)$/.exec(name)?.[1];
-  if (test !== undefined) return ofTest(test, scope);
-  return WORKS[name]?.(scope);
-}
-
-/** The reading of a test from its strips on the sheet. */
-function ofTest(test: string, { running }: Scope): Worked | undefined {
-  const read = captureOf(test)?.read(
-    (slot) => running.state.readings.get(`test:${test}/${slot}`)?.si ?? undefined,
-    running.captures,
-  );
+  const [, how, test] = /^(reads|proves)-(.+)$/.exec(name) ?? [];
+  if (test === undefined) return WORKS[name]?.(scope);
+  const { captures, state } = scope.running;
+  const read = captureOf(test)?.read((slot) => {
+    const key =
+      how === "reads" ? `test:${test}/${slot}` : slot.replace(/^(before|after)\./, atWork);
+    return state.readings.get(key)?.si ?? undefined;
+  }, captures);
   if (!read) return undefined;
   const { say, outcome: is } = read;
   const id = TEST_IDS.find((t) => t === test);
   return { say, is, outcome: id && is !== undefined ? { test: id, is } : undefined };
 }
+
+const atWork = (_: string, when: string): string => `${when === "before" ? "as found" : "after"}/`;

@@ -59,18 +59,22 @@ export function glandWordWork(s: Scope): Worked | undefined {
   const counts: GlandCount[] = [];
   let [flats, since, gland] = [0, s.running.now, undefined as number | undefined];
   let begun = false;
+  // A place that was marked done is judged by then, should the clock have been put right meanwhile.
+  let until = s.running.now;
   for (const place of s.places) {
     if (place.step !== "first" && place.step !== "flat") continue;
     const start = startOf(s, place);
     if (took(s, place)) [flats, gland] = [flats + 1, undefined];
     if ((took(s, place) || !begun) && start !== undefined) [since, begun] = [start, true];
+    const done = s.running.run.said.get(placeKey(place, "done"));
+    until = Math.max(s.running.now, done ? Date.parse(done.at) : 0);
     const drops = s.valueAt(place, "drops")?.si;
     if (drops !== undefined) counts.push({ perMinute: perMinute(drops), flats });
     gland = s.valueAt(place, "gland")?.si ?? gland;
   }
   const now = {
     ...{ counts, flats, gland, liquid: s.value("liquid")?.si },
-    since: Math.max(0, (s.running.now - since) / 1000),
+    since: Math.max(0, (until - since) / 1000),
   };
   const word = glandWord(plan, now);
   const over =

@@ -34,7 +34,7 @@ describe("the data", () => {
     const asks = form.steps.flatMap((s) => s.asks ?? []);
     const slots = form.steps.flatMap((s) => (s.fields ?? []).map((f) => f.slot));
     const worked = (name: string) =>
-      WORKED_NAMES.includes(name) || captureOf(name.replace("reads-", "")) !== undefined;
+      WORKED_NAMES.includes(name) || captureOf(name.replace(/^(reads|proves)-/, "")) !== undefined;
     for (const c of conditionsOf(form)) {
       if ("computed" in c) expect(worked(c.computed), c.computed).toBe(true);
       if ("fact" in c) expect(FACT_NAMES).toContain(c.fact);

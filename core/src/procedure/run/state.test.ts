@@ -99,6 +99,14 @@ describe("a wait", () => {
     hand.now -= 3_600_000;
     expect(at(hand).wait?.over).toBe(false);
   });
+  it("is not shortened by a device whose clock is ahead", () => {
+    const hand = waiting();
+    hand.mark("time", "begun");
+    hand.now += 540_000;
+    hand.answer("fill", "filled", "yes");
+    hand.now -= 540_000 - 30_000;
+    expect(at(hand).missing).toEqual(["Its wait of 2 minutes is not over."]);
+  });
   it("stays over when the clock that marked it is put right afterwards", () => {
     const hand = waiting();
     hand.mark("time", "begun");
@@ -202,6 +210,14 @@ describe("a gland that is run in", () => {
     count(hand, "flat", 0, 19, 2);
     expect(at(hand).step).toBe("leave");
     expect(stepOf(hand, "flat")?.says[0]?.say).toContain("It drips as it should");
+  });
+  it("stays in order when the clock that marked it is put right afterwards", () => {
+    const hand = first(20);
+    hand.answer("flat", "turn", "again", 0);
+    hand.pass(5);
+    count(hand, "flat", 0, 19, 2);
+    hand.pass(-40);
+    expect(at(hand).step).toBe("leave");
   });
   it("is an alarm at once when it is dry and hot", () => {
     const hand = begun();

@@ -53,10 +53,8 @@ export interface RunNow {
   readonly done: boolean;
 }
 
-/** @param asked - the run, its pump and the hour */
-export function runNow(asked: Running): RunNow {
-  // A device whose clock was put right meanwhile: nothing is earlier than what was noted last.
-  const running = { ...asked, now: Math.max(asked.now, newestOf(asked)) };
+/** @param running - the run, its pump and the hour */
+export function runNow(running: Running): RunNow {
   const steps: StepNow[] = [];
   let open = true;
   for (const form of running.run.form.steps) {
@@ -79,9 +77,6 @@ export function runNow(asked: Running): RunNow {
   const at = steps.find((s) => s.state !== "done");
   return { steps, at, done: at === undefined };
 }
-
-const newestOf = ({ run }: Running): number =>
-  Math.max(0, ...[...run.said.values(), ...run.values.values()].map((e) => Date.parse(e.at)));
 
 function stepNow(running: Running, form: Step, scope: Scope, open: boolean): StepNow {
   const { run, state, pump } = running;

@@ -26,18 +26,27 @@ import { linesOfSheet } from "./lines-of-sheet";
 const GONE = "This run sheet is not there any more.";
 const SIGNED = "This sheet is signed: what it says stays as it was.";
 
+type OwnCall =
+  { readonly ok: true; readonly zone: string } | { readonly ok: false; readonly message: string };
+
+/** A call that whoever asks may change: theirs, nobody's, or any for a lead. */
+async function ownCall(sheet: SheetId): Promise<OwnCall> {
+  const entered = await onAction("work", { sheet });
+  if (!entered.ok) return entered;
+  const call = await callFacts(sheet);
+  if (!call) return { ok: false, message: GONE };
+  const own = mayClose(entered.visitor, call.assignedTo);
+  return own ? { ok: true, zone: call.zone } : { ok: false, message: ANOTHERS };
+}
+
 /** Puts the complaint or the kind of an open call right. */
 export async function changeCall(_: FormAnswer, data: FormData): Promise<FormAnswer> {
   const parsed = callChange.safeParse(Object.fromEntries(data));
   if (!parsed.success) return answerOf(parsed.error);
   const { sheet, kind, complaint, due } = parsed.data;
   const outcome = await acting("change call", "What you typed is kept here.", async () => {
-    const entered = await onAction("work", { sheet });
-    if (!entered.ok) return entered;
-    const call = await callFacts(sheet);
-    if (!call) return { ok: false, message: GONE } as const;
-    if (!mayClose(entered.visitor, call.assignedTo))
-      return { ok: false, message: ANOTHERS } as const;
+    const call = await ownCall(sheet);
+    if (!call.ok) return call;
     const dueAt = instantOf(due, call.zone);
     if (!dueAt) return { ok: false, message: "There is no such day. Choose another." } as const;
     if (!(await keepCall(sheet, { kind, complaint, dueAt })))
@@ -98,12 +107,8 @@ export async function callOfRound(input: {
   const outcome = await acting("call of a round", "What was read is kept.", async () => {
     if (!parsed.success) return { ok: false, message: GONE } as const;
     const { sheet, complaint } = parsed.data;
-    const entered = await onAction("work", { sheet });
-    if (!entered.ok) return entered;
-    const call = await callFacts(sheet);
-    if (!call) return { ok: false, message: GONE } as const;
-    if (!mayClose(entered.visitor, call.assignedTo))
-      return { ok: false, message: ANOTHERS } as const;
+    const call = await ownCall(sheet);
+    if (!call.ok) return call;
     if (!(await keepCall(sheet, { kind: "call", complaint, dueAt: new Date() })))
       return { ok: false, message: SIGNED } as const;
     revalidatePath("/", "layout");
