@@ -1,19 +1,12 @@
 /** From the call to the signature, through a procedure and its proof. */
-import type { Locator, Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
 import { begin, fillStep, goThrough, openStep, procedureOf, sign } from "./procedures";
-import { acknowledgeAll, allSent, figure, openCall, takeCall } from "./sheet";
+import { acknowledgeAll, allSent, figure, openCall, takeCall, toStep } from "./sheet";
 import { enteredAs, expect, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
-/** To a step of the sheet by its key; a key does nothing before the page listens. */
-async function toStep(page: Page, key: string, name: string): Promise<void> {
-  await expect(async () => {
-    await page.keyboard.press(key);
-    await expect(page.getByRole("heading", { level: 2, name })).toBeVisible({ timeout: 1000 });
-  }).toPass();
-}
 const toFix = (page: Page) => toStep(page, "9", "Fix");
 const toBack = (page: Page) => toStep(page, "0", "Put back");
 const toProve = (page: Page) => toStep(page, "-", "Prove");
@@ -215,83 +208,6 @@ test("where order matters each look re-orders the rest, and a chip is one on the
     "data-state",
     "present",
   );
-});
-
-test("a round of a sound pump takes twelve taps at most, with last time's readings beside the strips", async ({
-  page,
-}) => {
-  await page.goto("/call");
-  const option = page.getByRole("option", { name: /^LF-1\b/ });
-  await page.getByLabel("Pump").selectOption({ label: (await option.textContent()) ?? "" });
-  await page.getByLabel("What kind of visit").selectOption("round");
-  await page.getByRole("button", { name: "Open the run sheet" }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "LF-1" })).toBeVisible();
-  await page.goto("/");
-  let taps = 0;
-  const tap = async (what: Locator) => {
-    taps++;
-    await what.click();
-  };
-  await tap(page.getByRole("link", { name: /^.*LF-1/ }).first());
-  await expect(page.getByTestId("verdict").first()).toBeAttached();
-  await tap(page.getByRole("button", { name: /^Readings/ }));
-  const cards = page.locator("[data-caution]:not([data-done])").filter({ visible: true });
-  const strips = page.locator('[data-slot="amps.2"] input[data-figure-input]').first();
-  while (!(await strips.isVisible()) || (await cards.count()) > 0)
-    await tap(cards.first().getByRole("button", { name: /^Read and acknowledged/ }));
-  await expect(page.getByText(/^\d[\d.]* bar on \d+ \w+ \d{4}$/).first()).toBeVisible();
-  for (const [slot, text] of [
-    ["suctionPressure", "0.07 bar"],
-    ["dischargePressure", "4.1 bar"],
-    ["amps.0", "20.8"],
-    ["amps.1", "21.0"],
-    ["amps.2", "20.9"],
-  ] as const) {
-    await figure(page, slot).fill(text);
-    await figure(page, slot).press("Enter");
-  }
-  await allSent(page);
-  await tap(page.getByRole("button", { name: /^Sign off/ }));
-  taps++;
-  await page.getByLabel("The visit ends").selectOption("as it should be");
-  await tap(page.getByRole("button", { name: "Sign and write the log" }));
-  await expect(page).toHaveURL(/\/log\//);
-  await expect(page.getByText("Next round")).toBeVisible();
-  expect(taps).toBeLessThanOrEqual(12);
-});
-
-test("a round of a place opens a sheet for each pump that has none, in the order they are walked", async ({
-  page,
-}) => {
-  await page.goto("/yard");
-  const round = page.getByRole("button", { name: "Plan a round of Ternhask Wharf" });
-  await round.click();
-  await expect(page).toHaveURL(/\/$/);
-  const rows = page.getByRole("listitem").filter({ hasText: /Ternhask Wharf/ });
-  await expect(rows).toHaveCount(3);
-  const texts = await rows.allInnerTexts();
-  expect(texts.map((t) => /TH-\d/.exec(t)?.[0])).toEqual(["TH-1", "TH-2", "TH-3"]);
-  await page.goto("/yard");
-  await round.click();
-  await expect(page.getByText("Every pump there has an open sheet already.")).toBeVisible();
-});
-
-test("what a round finds becomes a call with one tap, and keeps what was read", async ({
-  page,
-}) => {
-  await openCall(page, "BI-2");
-  await page.keyboard.press("2");
-  await acknowledgeAll(page);
-  await toStep(page, "6", "Readings");
-  await acknowledgeAll(page);
-  await figure(page, "suctionPressure").fill("-20 inHg");
-  await figure(page, "suctionPressure").press("Enter");
-  await allSent(page);
-  await page.getByRole("button", { name: "Compare", exact: true }).click();
-  await page.getByRole("button", { name: /^Make a call of it: / }).click();
-  await expect(page.getByText(/^found on a round: /).first()).toBeVisible();
-  await page.goto("/");
-  await expect(page.getByRole("link", { name: /BI-2 found on a round/ })).toBeVisible();
 });
 
 test("the lock of another keeps it from starting, on whatever device", async ({

@@ -99,6 +99,14 @@ export const step = (page: Page, name: string): Promise<void> =>
     .getByRole("button", { name: new RegExp(`^${name}`) })
     .click();
 
+/** To a step of the sheet by its key; a key does nothing before the page listens. */
+export async function toStep(page: Page, key: string, name: string): Promise<void> {
+  await expect(async () => {
+    await page.keyboard.press(key);
+    await expect(page.getByRole("heading", { level: 2, name })).toBeVisible({ timeout: 1000 });
+  }).toPass();
+}
+
 /** The strip of a slot. */
 export const strip = (page: Page, slot: string): Locator => page.locator(`[data-slot="${slot}"]`);
 

@@ -1,3 +1,5 @@
+export { besideLines } from "./beside.ts";
+export type { BesideLine } from "./beside.ts";
 export { captureOf, groupsFor } from "./captures/index.ts";
 export type {
   Captured,

@@ -1,7 +1,7 @@
 /** What was read as found and again after the work, and whether it moved by more than it wanders by itself. */
-import { formatSi, type UnitSystem } from "../quantity/index.ts";
+import type { UnitSystem } from "../quantity/index.ts";
 import { type PositionStrip, readingKey, type VisitState } from "../visit/index.ts";
-import { moved, type Moved } from "./captures/change.ts";
+import { apartText, moved, type Moved } from "./captures/change.ts";
 
 export interface ProofLine {
   readonly slot: string;
@@ -28,11 +28,7 @@ export function proofLines(
     );
     if (typeof before?.si !== "number" || typeof after?.si !== "number") return [];
     const how = moved(before.si, after.si, strip.dimension) ?? "same";
-    // A difference of temperatures is no temperature.
-    const by =
-      strip.dimension === "temperature"
-        ? `${Math.round(Math.abs(after.si - before.si))} K`
-        : formatSi(Math.abs(after.si - before.si), strip.dimension, units);
+    const by = apartText(after.si, before.si, strip.dimension, units);
     const say =
       how === "same"
         ? "within what it wanders by itself"

@@ -159,7 +159,7 @@ const WORDS_NAMES = {
   call: "What changed",
   look: "Also seen or heard",
   rotation: "Of the rotation",
-  fix: "Parts and time used",
+  fix: "Said of the work",
   prove: "Seen when it was proven",
 } as const;
 
@@ -222,6 +222,12 @@ function sayer({ facts, instruments }: VisitSheet): (note: Note) => Said | undef
         return { name: "Tag seen", text };
       case "opened":
         return { name: "The pump", text: "was open" };
+      case "hours-run":
+        return { name: "Hours run, by its counter", text };
+      case "used":
+        return { name: "Used", text: note.part };
+      case "time-used":
+        return { name: "Time used", text };
       case "picture-gone":
         return undefined;
     }

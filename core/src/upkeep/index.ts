@@ -23,3 +23,5 @@ export {
   packingSection,
   WARMEST_GLAND,
 } from "./gland-plan.ts";
+export { hoursPerDay, nextRound, reaches } from "./next-round.ts";
+export type { CounterReading, NextRound, RoundRule } from "./next-round.ts";

@@ -183,6 +183,11 @@ const noted = z.discriminatedUnion("topic", [
     part: text(80).regex(/^[a-z-]+\/[a-z-]+$/, "There is no such part."),
     value: known("finding", ["found", "in-order"]).nullable(),
   }),
+  /** What the counter of hours run shows. */
+  z.object({ topic: z.literal("hours-run"), value: text(40).nullable() }),
+  /** A part that was used; how long the work took. */
+  z.object({ topic: z.literal("used"), part: text(80).min(1, "Which part?"), value: yes }),
+  z.object({ topic: z.literal("time-used"), value: text(40).nullable() }),
   /** How a procedure was left: "done", or why it was not gone through. */
   z.object({ topic: z.literal("run-ended"), run: z.uuid(), value: text(400).nullable() }),
   z.object({ topic: z.literal("opened"), value: yes }),

@@ -62,6 +62,10 @@ export function noteKey(note: NoteSubject): string {
       return `triage/${note.part}`;
     case "run-ended":
       return `run-ended/${note.run}`;
+    case "used":
+      return `used/${note.part}`;
+    case "hours-run":
+    case "time-used":
     case "isolated-by":
     case "volts-between":
     case "tag":

@@ -10,6 +10,7 @@ export {
 } from "./pump-facts.ts";
 export type { PumpFacts } from "./pump-facts.ts";
 export { hungGauges } from "./hung-gauges.ts";
+export { hoursOf, readHours } from "./counter.ts";
 export { caseOfVisit } from "./case-of-visit.ts";
 export type { Typing, VisitBasis } from "./case-of-visit.ts";
 export { ENTRY_VERSION, MOST_ENTRIES, upgradeEntry } from "./entry-versions.ts";

@@ -13,7 +13,7 @@ import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
-import { dropPromise, promiseDone, putOff } from "@/features/slate/promise-actions";
+import { dropPromise, openRound, promiseDone, putOff } from "@/features/slate/promise-actions";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
@@ -22,7 +22,8 @@ import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
 import { beginProcedure } from "@/features/yard/begin-procedure";
-import { planRound } from "@/features/yard/plan-round";
+import { saveRounds } from "@/features/rounds/save-rounds";
+import { planRound } from "@/features/rounds/plan-round";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -197,6 +198,19 @@ const DEEDS: readonly Deed[] = [
     name: "round of a place",
     able: WORKERS,
     at: (p) => outcome(() => planRound(NO_ERRORS, formOf({ site: p.site }))),
+  },
+  {
+    name: "rounds set",
+    able: WORKERS,
+    at: (p) => saveRounds({ site: p.site, plans: [], before: [] }),
+  },
+  {
+    name: "promised round opened",
+    able: WORKERS,
+    at: async (p) => {
+      const id = await promiseAt(p);
+      return outcome(() => openRound(id));
+    },
   },
   {
     name: "call taken",

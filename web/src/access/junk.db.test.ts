@@ -24,7 +24,7 @@ import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
-import { dropPromise, promiseDone, putOff } from "@/features/slate/promise-actions";
+import { dropPromise, openRound, promiseDone, putOff } from "@/features/slate/promise-actions";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
@@ -33,7 +33,8 @@ import { endToken, makeToken } from "@/features/who/token-actions";
 import { changeIdentity } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
 import { beginProcedure } from "@/features/yard/begin-procedure";
-import { planRound } from "@/features/yard/plan-round";
+import { saveRounds } from "@/features/rounds/save-rounds";
+import { planRound } from "@/features/rounds/plan-round";
 import { setRetired } from "@/features/yard/retire";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -111,10 +112,12 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   callOfRound: plain(callOfRound),
   callOff: form(callOff),
   promiseDone: plain(promiseDone),
+  openRound: plain(openRound),
   dropPromise: form(dropPromise),
   putOff: form(putOff),
   beginProcedure: form(beginProcedure),
   planRound: form(planRound),
+  saveRounds: plain(saveRounds),
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),
   addToList: form(addToList),

@@ -23,6 +23,7 @@ export type Deed =
   | "call given"
   | "promise dropped"
   | "promise put off"
+  | "rounds changed"
   | "visit signed"
   | "call called off"
   | "exported"

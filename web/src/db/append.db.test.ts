@@ -137,6 +137,7 @@ describe("signing while devices send", () => {
     personId: personId as Signature["personId"],
     result: null,
     promises: [],
+    hours: null,
     fingerprintReason: null,
     fingerprint: [],
     points: [],

@@ -11,6 +11,7 @@ const APPENDED = [
   "audit",
   "curve",
   "fingerprint",
+  "hours_run",
   "log_entry",
   "photo",
   "plate",

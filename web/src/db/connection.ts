@@ -13,6 +13,7 @@ import { Migration007Settled } from "./migrations/migration-007-settled";
 import { Migration008Access } from "./migrations/migration-008-access";
 import { Migration009Whose } from "./migrations/migration-009-whose";
 import { Migration010Promises } from "./migrations/migration-010-promises";
+import { Migration011Rounds } from "./migrations/migration-011-rounds";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -30,6 +31,7 @@ export const MIGRATIONS = [
   { name: "migration-008-access", class: Migration008Access },
   { name: "migration-009-whose", class: Migration009Whose },
   { name: "migration-010-promises", class: Migration010Promises },
+  { name: "migration-011-rounds", class: Migration011Rounds },
 ];
 
 export const ormOptions = (url: string): Options => ({

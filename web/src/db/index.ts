@@ -63,6 +63,7 @@ export {
   pumpOfPromise,
   settlePromise,
 } from "./promises";
+export { placeRounds, type RoundOf, saveRounds } from "./rounds";
 export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";
 export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";

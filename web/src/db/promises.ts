@@ -7,14 +7,16 @@ import { unitOfWork } from "./connection";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
 
-/** A look again, parts that are to come, a fault that is to be watched for. */
-export const PROMISE_KINDS = ["recheck", "parts", "watch"] as const;
+/** A look again, parts that are to come, a fault that is to be watched for, the next round. */
+export const PROMISE_KINDS = ["recheck", "parts", "watch", "round"] as const;
 export type PromiseKind = (typeof PROMISE_KINDS)[number];
 
 export interface NewPromise {
   readonly kind: PromiseKind;
   readonly what: string;
   readonly dueAt: Date;
+  /** Of a round: what the counter of hours run shows when it is due, if that comes first. */
+  readonly dueHours?: number | null;
 }
 
 const promiseRow = columns(
@@ -25,6 +27,7 @@ const promiseRow = columns(
     kind: z.enum(PROMISE_KINDS),
     what: z.string(),
     dueAt: z.coerce.date(),
+    dueHours: z.number().nullable(),
     settledAt: z.coerce.date().nullable(),
     outcome: z.enum(["done", "dropped"]).nullable(),
     why: z.string(),
@@ -41,11 +44,11 @@ export async function keepPromises(
   of: { readonly pumpId: string; readonly logEntryId: string; readonly madeBy: string },
   promises: readonly NewPromise[],
 ): Promise<void> {
-  for (const { kind, what, dueAt } of promises)
+  for (const { kind, what, dueAt, dueHours = null } of promises)
     await tx.execute(
-      `insert into promise (id, pump_id, log_entry_id, kind, what, due_at, made_by)
-         values (?, ?, ?, ?, ?, ?, ?)`,
-      [newId(), of.pumpId, of.logEntryId, kind, what, dueAt, of.madeBy],
+      `insert into promise (id, pump_id, log_entry_id, kind, what, due_at, due_hours, made_by)
+         values (?, ?, ?, ?, ?, ?, ?, ?)`,
+      [newId(), of.pumpId, of.logEntryId, kind, what, dueAt, dueHours, of.madeBy],
     );
 }
 
@@ -55,13 +58,19 @@ const PROMISES = `select m.*, p.tag, s.name as place, s.zone
 /** Longest list of promises on a page. */
 const MOST_OPEN = 100;
 
-/** What is open and falls due before a moment, or waits for parts until then or later; the earliest first. */
+/**
+ * What is open and falls due before a moment, or waits for parts until then or later; the earliest first. A round whose
+ * sheet is open stands among the rounds.
+ */
 export const openPromises = async (sites: Sites, before: Date): Promise<readonly PromiseRow[]> =>
   selected(
     await unitOfWork(),
     promiseRow,
     `${PROMISES} where may_see(?, s.id) and p.retired_at is null and m.settled_at is null
-       and (m.due_at < ? or m.kind = 'parts') order by m.due_at, m.id limit ${MOST_OPEN}`,
+       and (m.due_at < ? or m.kind = 'parts')
+       and not (m.kind = 'round' and exists
+         (select from run_sheet r where r.pump_id = p.id and r.kind = 'round' and r.signed_at is null))
+       order by m.due_at, m.id limit ${MOST_OPEN}`,
     [sitesText(sites), before],
   );
 

@@ -35,6 +35,7 @@ import {
   visitKind,
   type VisitKind,
 } from "./rows";
+import { keepHours, lastReadings, roundMade, type RoundOf, roundOf, WALKED } from "./rounds";
 import { entriesOf } from "./sheet-entries";
 import { keepTrend } from "./trend";
 
@@ -57,6 +58,8 @@ export interface SheetRecord {
   readonly pictures: readonly StoredPicture[];
   /** What was read on the visit before, by strip, as it was written. */
   readonly last: { readonly at: Date; readonly readings: Readonly<Record<string, string>> } | null;
+  /** How often it is gone to, its counter of hours, its twin. */
+  readonly round: RoundOf;
   /** What it was signed with, and addenda since, oldest first. */
   readonly log: readonly SheetLogEntry[];
   /** Names by id. */
@@ -99,7 +102,8 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
   if (!found) return undefined;
   const { sheet, photos, log, last } = found;
   const pump = await pumpRecord(em, sheet.pumpId);
-  if (!pump) return undefined;
+  const round = await roundOf(em, sheet.pumpId);
+  if (!pump || !round) return undefined;
   const { entries, unread } = await entriesOf(em, id);
   const people = await everybody(em);
   return {
@@ -112,20 +116,11 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
       return facts.success ? [{ ...facts.data, order: photo.seq }] : [];
     }),
     last: last && { at: last.at, readings: lastReadings(last.snapshots) },
+    round,
     log: log.map((row) => ({ id: row.id, kind: row.kind, record: readRecord(row.body) })),
     people: Object.fromEntries(people.map((p) => [p.id, p.name])),
     hands: people.filter((p) => p.leftAt === null && p.role !== "viewer").map((p) => p.id),
   };
-}
-
-/** The texts of a visit's first snapshot by the strips they were typed into. */
-function lastReadings(snapshots: readonly Record<string, unknown>[]): Record<string, string> {
-  const texts = (name: string, value: unknown): (readonly [string, string])[] => {
-    if (typeof value === "string") return [[name, value]];
-    return Array.isArray(value) ? value.flatMap((v, i) => texts(`${name}.${i}`, v)) : [];
-  };
-  const first = snapshots.find((s) => s["label"] === "as found") ?? snapshots[0] ?? {};
-  return Object.fromEntries(Object.entries(first).flatMap(([name, value]) => texts(name, value)));
 }
 
 /** What a signature puts down. */
@@ -136,6 +131,8 @@ export interface Signature extends LeftBehind {
   readonly result: DiagnosisResult | null;
   /** What is promised for later. */
   readonly promises: readonly NewPromise[];
+  /** What its counter of hours run showed; null where nobody read it. */
+  readonly hours: number | null;
   /** Why its readings become the pump's fingerprint; null when they do not. */
   readonly fingerprintReason: string | null;
 }
@@ -224,6 +221,9 @@ async function writeEntry(
     supersedes: null,
   });
   await tx.flush();
+  if (kind === "round") await roundMade(tx, pumpId, personId, at);
+  if (left.hours !== null)
+    await keepHours(tx, { pumpId, logEntryId: id, personId }, left.hours, at);
   await keepPromises(tx, { pumpId, logEntryId: id, madeBy: personId }, promises);
   const kept = reason !== null && left.fingerprint.length > 0;
   tx.create(VisitPoints, {
@@ -279,8 +279,8 @@ export async function openSheet(sheet: NewSheet, forecast: Forecast | null): Pro
 }
 
 /**
- * Opens a round for each pump of a site that has no open sheet, a moment apart in the order of their tags, so that
- * they are listed as they are walked.
+ * Opens a round for each pump of a site that has no open sheet, a moment apart in the order in which they are walked,
+ * so that they are listed so.
  * @returns how many; undefined where there is no such site
  */
 export async function openRounds(site: string, now: Date): Promise<number | undefined> {
@@ -296,12 +296,12 @@ export async function openRounds(site: string, now: Date): Promise<number | unde
     if (!there) return undefined;
     const pumps = await selected(
       tx,
-      z.object({ id: pumpIdSchema }),
-      `select p.id from pump p where p.site_id = ? and p.retired_at is null and not exists
-         (select from run_sheet r where r.pump_id = p.id and r.signed_at is null) order by p.tag`,
+      columns(z.object({ id: pumpIdSchema, twinId: z.string().nullable() })),
+      `select p.id, p.twin_id from pump p where p.site_id = ? and p.retired_at is null and not exists
+         (select from run_sheet r where r.pump_id = p.id and r.signed_at is null) order by ${WALKED}`,
       [site],
     );
-    for (const [i, { id: pumpId }] of pumps.entries()) {
+    for (const [i, { id: pumpId }] of twinsTogether(pumps).entries()) {
       const dueAt = new Date(now.getTime() + i * 60_000);
       tx.create(RunSheet, {
         ...{ id: newId(), pumpId, kind: "round", complaint: "", codes: [], callerNote: "", dueAt },
@@ -310,6 +310,19 @@ export async function openRounds(site: string, now: Date): Promise<number | unde
     }
     await tx.flush();
     return pumps.length;
+  });
+}
+
+/** A twin comes right after the first of the two. */
+function twinsTogether<T extends { readonly id: string; readonly twinId: string | null }>(
+  pumps: readonly T[],
+): T[] {
+  const left = new Map(pumps.map((p) => [p.id, p]));
+  return pumps.flatMap((p) => {
+    if (!left.delete(p.id)) return [];
+    const twin = p.twinId === null ? undefined : left.get(p.twinId);
+    if (twin) left.delete(twin.id);
+    return twin ? [p, twin] : [p];
   });
 }
 

@@ -28,6 +28,17 @@ export function moved(
   return after - before > play ? "up" : before - after > play ? "down" : "same";
 }
 
+/** How far two readings lie apart, in words: a difference of temperatures is no temperature. */
+export const apartText = (
+  one: number,
+  other: number,
+  dimension: CaptureField["dimension"],
+  units: UnitSystem,
+): string =>
+  dimension === "temperature"
+    ? `${Math.round(Math.abs(one - other))} K`
+    : formatSi(Math.abs(one - other), dimension, units);
+
 /** The same strips before and after. */
 export const twice = (fields: readonly CaptureField[]) =>
   (["before", "after"] as const).map((when) => ({

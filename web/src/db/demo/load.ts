@@ -21,6 +21,7 @@ import {
 import { id } from "./ids";
 import { giveSites, loadPeople } from "./people";
 import { loadPromises } from "./promises";
+import { loadRounds } from "./rounds";
 import { demoFile, demoPump, readings, type Simulated, snapshot, written } from "./readings";
 import { PEOPLE, SITES, VAN } from "./stories";
 import type { GaugeStory, PumpStory, SiteStory, Visit } from "./story";
@@ -42,6 +43,7 @@ export async function loadDemo(em: EntityManager, now: Date): Promise<boolean> {
     const first = !(await tx.findOne(Milestone, { name: DEMO.first }));
     const came = await loadPeople(tx);
     for (const site of SITES) await loadSite(tx, site, now);
+    if (first) await loadRounds(tx, SITES, now);
     await giveSites(tx, came);
     if (first) {
       await loadVan(tx, now);

@@ -11,6 +11,8 @@ interface PromiseStory {
   readonly what: string;
   /** After the demo is loaded [h]. */
   readonly dueIn: number;
+  /** What its counter shows then. */
+  readonly dueHours?: number;
 }
 
 const PROMISES: readonly PromiseStory[] = [
@@ -22,11 +24,15 @@ const PROMISES: readonly PromiseStory[] = [
     ...{ tag: "OG-2", daysAgo: 31, kind: "recheck", dueIn: -2 },
     what: "Feel the north wing get warm; flange bolts, cold",
   },
+  {
+    ...{ tag: "LF-1", daysAgo: 56, kind: "round", dueIn: 2, dueHours: 15_220 },
+    what: "Next round, or at 15220 h on its counter",
+  },
   { ...{ tag: "OG-3", daysAgo: 170, kind: "parts", dueIn: 75 }, what: "Float with a longer tether" },
 ];
 
 export async function loadPromises(em: EntityManager, now: Date): Promise<void> {
-  for (const { tag, daysAgo, kind, what, dueIn } of PROMISES)
+  for (const { tag, daysAgo, kind, what, dueIn, dueHours } of PROMISES)
     await keepPromises(
       em,
       {
@@ -34,6 +40,6 @@ export async function loadPromises(em: EntityManager, now: Date): Promise<void> 
         logEntryId: id("log", tag, daysAgo),
         madeBy: id("person", "technician"),
       },
-      [{ kind, what, dueAt: new Date(now.getTime() + dueIn * 3_600_000) }],
+      [{ kind, what, dueAt: new Date(now.getTime() + dueIn * 3_600_000), dueHours: dueHours ?? null }],
     );
 }

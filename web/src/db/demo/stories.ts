@@ -87,6 +87,13 @@ export const SITES: readonly SiteStory[] = [
           ports: "DN 80 / DN 65, PN 16",
           seal: "carbon on ceramic",
         },
+        rounds: {
+          ...{ hours: 1100, twin: "LF-2" },
+          counter: [
+            { daysAgo: 250, hours: 10_240 },
+            { daysAgo: 56, hours: 14_120 },
+          ],
+        },
         visits: [
           fingerprint(630),
           round(410, "On its fingerprint."),
@@ -104,6 +111,13 @@ export const SITES: readonly SiteStory[] = [
           faceToFace: "360 mm",
           ports: "DN 80 / DN 65, PN 16",
           seal: "carbon on ceramic",
+        },
+        rounds: {
+          ...{ hours: 1100, twin: "LF-1" },
+          counter: [
+            { daysAgo: 250, hours: 9830 },
+            { daysAgo: 56, hours: 13_640 },
+          ],
         },
         visits: [
           fingerprint(628),

@@ -33,6 +33,12 @@ export interface PumpStory {
   readonly metered?: Unit;
   /** Its discharge cannot or must not be shut. */
   readonly noShutOff?: boolean;
+  /** How it is gone to; its counter as it was read. */
+  readonly rounds?: {
+    readonly hours: number;
+    readonly twin: string;
+    readonly counter: readonly { readonly daysAgo: number; readonly hours: number }[];
+  };
   readonly plate: Readonly<Record<string, string>>;
   readonly visits: readonly Visit[];
 }

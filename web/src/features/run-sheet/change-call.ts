@@ -154,6 +154,7 @@ function calledOff(found: SheetRecord, reason: string, personId: PersonId): Sign
     title: found.sheet.complaint || "Round",
     result: null,
     promises: [],
+    hours: null,
     fingerprintReason: null,
   };
 }

@@ -9,7 +9,7 @@ import { firstStep, titleOf, viewOf } from "./view";
 export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
   const found = await loadSheet(id);
   if (!found) return undefined;
-  const { sheet, pump, entries, unread, pictures, log, people, hands, last } = found;
+  const { sheet, pump, entries, unread, pictures, log, people, hands, last, round } = found;
   const [signed] = log;
   return {
     id: sheet.id,
@@ -29,6 +29,7 @@ export async function loadSheetDto(id: SheetId): Promise<SheetDto | undefined> {
     unread,
     late: lateOf(found),
     last: last && { at: last.at.toISOString(), readings: last.readings },
+    round,
     photos: pictures,
     servedAt: new Date().toISOString(),
     people,

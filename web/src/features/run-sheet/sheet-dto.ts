@@ -1,5 +1,6 @@
 import type { Closing, LogEntryId, ObservationId, PersonId, SheetId } from "@yard-tack/core/case";
 import type { PictureFacts, SheetEntry, UnreadEntry } from "@yard-tack/core/visit";
+import type { RoundOf } from "@/db";
 import type { PumpDto } from "@/features/yard";
 
 export interface SheetDto {
@@ -29,6 +30,8 @@ export interface SheetDto {
     readonly at: string;
     readonly readings: Readonly<Record<string, string>>;
   } | null;
+  /** How often it is gone to, its counter of hours, its twin with what was read there last. */
+  readonly round: RoundOf;
   readonly photos: readonly PictureFacts[];
   /** The server's clock when this was read. */
   readonly servedAt: string;

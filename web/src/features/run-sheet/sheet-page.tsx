@@ -176,7 +176,12 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
             />
           ) : null}
           {step === "compare" ? (
-            <CompareStep sheet={sheet} view={board.view} onNext={() => go("test")} />
+            <CompareStep
+              {...{ sheet, units, procedures }}
+              view={board.view}
+              onFix={() => go("fix")}
+              onNext={() => go("test")}
+            />
           ) : null}
           {step === "test" ? (
             <TestStep

@@ -9,7 +9,7 @@ import {
   sheetId,
 } from "@yard-tack/core/case";
 import { leftBehind, signedResult } from "@yard-tack/core/record";
-import { caseOfVisit, foldEntries } from "@yard-tack/core/visit";
+import { caseOfVisit, foldEntries, hoursOf } from "@yard-tack/core/visit";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
 import { note, onAction } from "@/access/index.server";
@@ -125,7 +125,8 @@ function signature(
     return { field: "promises", message: wanted.say };
   const kept = promises.flatMap(({ kind, what: promised, due }) => {
     const dueAt = instantOf(due, pump.zone);
-    return dueAt ? [{ kind, what: promised, dueAt }] : [];
+    const dueHours = kind === "round" ? dueByCounter(found, hoursOf(state)) : null;
+    return dueAt ? [{ kind, what: promised, dueAt, dueHours }] : [];
   });
   if (kept.length < promises.length)
     return { field: "promises", message: "One of the days promised is none. Choose another." };
@@ -154,8 +155,15 @@ function signature(
     title: sheet.complaint === "" ? "Round" : capital(sheet.complaint),
     result: signed?.result ?? null,
     promises: kept,
+    hours: hoursOf(state) ?? null,
     fingerprintReason: fingerprint === "" ? null : fingerprint,
   };
+}
+
+/** What the counter shows when the next round is due; null where no counter is read. */
+function dueByCounter({ round }: SheetRecord, hours: number | undefined): number | null {
+  const shows = hours ?? round.counter.at(-1)?.hours;
+  return round.hours === null || shows === undefined ? null : shows + round.hours;
 }
 
 /** Puts what came after the signature into the log, as an entry that adds to the signed one. */
@@ -197,6 +205,7 @@ export async function addAddendum(input: { readonly sheetId: string }): Promise<
         personId,
         result: null,
         promises: [],
+        hours: hoursOf(foldEntries(came.entries)) ?? null,
         fingerprintReason: null,
       };
     });

@@ -1,9 +1,11 @@
 "use server";
 
+import type { PumpId } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
+import { redirect } from "next/navigation";
 import * as z from "zod";
 import { note, onAction, type Visitor } from "@/access/index.server";
-import { movePromise, pumpOfPromise, settlePromise } from "@/db";
+import { movePromise, openSheet, pumpOfPromise, settlePromise } from "@/db";
 import { acting } from "@/edge";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
 import { instantOf } from "@/shell/instant";
@@ -13,7 +15,12 @@ const ENDED = "It is done or dropped already; load the page again.";
 const GONE = "This is not there, or not yours to see. Nothing was changed.";
 
 type Mine =
-  | { readonly ok: true; readonly visitor: Visitor; readonly zone: string }
+  | {
+      readonly ok: true;
+      readonly visitor: Visitor;
+      readonly zone: string;
+      readonly pump: PumpId;
+    }
   | { readonly ok: false; readonly message: string };
 
 /** Whoever may work at the pump of a promise. */
@@ -22,7 +29,9 @@ async function forPromise(id: string): Promise<Mine> {
   // Who asks is judged first, so that nobody learns what there is.
   const entered = await onAction("work", found && { pump: found.pumpId });
   if (!entered.ok) return entered;
-  return found ? { ...entered, zone: found.zone } : { ok: false, message: GONE };
+  return found
+    ? { ...entered, zone: found.zone, pump: found.pumpId }
+    : { ok: false, message: GONE };
 }
 
 /** What was promised is done. What went wrong, or null. */
@@ -37,6 +46,22 @@ export async function promiseDone(input: string): Promise<string | null> {
     return { ok: true } as const;
   });
   return done.ok ? null : done.message;
+}
+
+/** Opens the sheet of a round that was promised; the promise is kept when that is signed. What went wrong, or null. */
+export async function openRound(input: string): Promise<string | null> {
+  const id = z.uuid().safeParse(input);
+  const done = await acting("open round", "Nothing was opened.", async () => {
+    const mine = await forPromise(id.success ? id.data : NOBODY);
+    if (!mine.ok) return mine;
+    const { pump } = mine;
+    const call = { pumpId: pump, kind: "round", complaint: "", codes: [], callerNote: "" } as const;
+    const sheet = await openSheet({ ...call, dueAt: new Date() }, null);
+    revalidatePath("/", "layout");
+    return { ok: true, sheet } as const;
+  });
+  if (!done.ok) return done.message;
+  redirect(`/sheet/${done.sheet}`);
 }
 
 /** An id that nothing has. */

@@ -7,7 +7,7 @@ import { ForHands } from "@/shell/for-hands";
 import { FormEnd } from "@/shell/form-end";
 import { clock, dayNear, otherDay, wallTime } from "@/shell/times";
 import { useActionForm } from "@/shell/use-action-form";
-import { dropPromise, promiseDone, putOff } from "./promise-actions";
+import { dropPromise, openRound, promiseDone, putOff } from "./promise-actions";
 import { droppedFields, movedFields } from "./promise-fields";
 import type { SlatePromise } from "./server";
 import classes from "./slate.module.css";
@@ -64,14 +64,15 @@ function Promised({ promise: p, zone, now }: { promise: SlatePromise; zone: stri
           <Button
             variant="default"
             loading={pending}
-            aria-label={`Done: ${p.tag} ${p.what}`}
+            aria-label={`${p.round ? "Open the round" : "Done"}: ${p.tag} ${p.what}`}
             onClick={() =>
-              start(async () =>
-                setProblem(await promiseDone(p.id).catch(() => "The server did not answer.")),
-              )
+              start(async () => {
+                const ask = p.round ? openRound : promiseDone;
+                setProblem(await ask(p.id).catch(() => "The server did not answer."));
+              })
             }
           >
-            Done
+            {p.round ? "Open the round" : "Done"}
           </Button>
           <Button
             variant="default"

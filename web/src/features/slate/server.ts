@@ -30,6 +30,8 @@ export interface SlatePromise {
   readonly place: string;
   readonly zone: string;
   readonly dueAt: string;
+  /** A round, which opens a sheet; it is kept when that is signed. */
+  readonly round: boolean;
   /** For parts that are not to be there yet. */
   readonly waits: boolean;
 }
@@ -74,7 +76,7 @@ export async function loadSlate(sites: Sites, page = 0): Promise<Slate> {
   const listed = promises.map((p): SlatePromise => {
     const { id, pumpId, logEntryId, tag, what, place, zone } = p;
     const waits = p.kind === "parts" && p.dueAt > today(zone);
-    const due = { dueAt: p.dueAt.toISOString(), waits };
+    const due = { dueAt: p.dueAt.toISOString(), waits, round: p.kind === "round" };
     return { id, pumpId, logEntryId, tag, what, place, zone, ...due };
   });
   return {

@@ -1,6 +1,6 @@
 import { Button, TextInput } from "@mantine/core";
 import Link from "next/link";
-import { RoundButton } from "./round-button";
+import { RoundButton } from "@/features/rounds";
 import { FindPump } from "./find-pump";
 import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
@@ -56,7 +56,12 @@ export function YardPage({ yard }: { yard: YardDto }) {
           <div className={classes.siteHead}>
             <h2>{site.name}</h2>
             <ForHands>
-              <RoundButton site={site.id} name={site.name} />
+              <div className={classes.rounds}>
+                <Link href={`/rounds/${site.id}`} aria-label={`Rounds of ${site.name}`}>
+                  Rounds
+                </Link>
+                <RoundButton site={site.id} name={site.name} />
+              </div>
             </ForHands>
           </div>
           <ul>

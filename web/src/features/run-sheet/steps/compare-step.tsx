@@ -4,7 +4,9 @@ import type { BoardView } from "@yard-tack/core/board";
 import { Button } from "@mantine/core";
 import { useState, useTransition } from "react";
 import { callOfRound } from "../change-call";
+import type { ProcedureStepProps } from "../procedures/use-procedures";
 import type { Sheet } from "../use-sheet";
+import { Beside } from "./round-parts";
 import classes from "./steps.module.css";
 
 const SIGNS = { fine: "agrees", watch: "watch", now: "look here" } as const;
@@ -12,13 +14,12 @@ const SIGNS = { fine: "agrees", watch: "watch", now: "look here" } as const;
 /** What disagrees with what, each line with how it was worked out. */
 export function CompareStep({
   sheet,
+  units,
   view,
+  procedures,
+  onFix,
   onNext,
-}: {
-  sheet: Sheet;
-  view: BoardView | null;
-  onNext: () => void;
-}) {
+}: ProcedureStepProps & { onFix: () => void }) {
   const list = view?.comparisons ?? [];
   return (
     <section className={classes.body}>
@@ -41,6 +42,7 @@ export function CompareStep({
           </details>
         </article>
       ))}
+      <Beside {...{ sheet, units, view, procedures, onFix }} />
       {sheet.dto.kind === "round" && view ? <Finding sheet={sheet} view={view} /> : null}
       <Button onClick={onNext}>Next test</Button>
     </section>

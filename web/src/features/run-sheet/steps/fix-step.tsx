@@ -7,7 +7,7 @@ import { runContext } from "../procedures/run-context";
 import { Runner } from "../procedures/runner";
 import { BegunList, ProcedureList } from "../procedures/procedure-list";
 import type { ProcedureStepProps } from "../procedures/use-procedures";
-import { Words } from "./words";
+import { Parts, Used } from "./used";
 import classes from "./steps.module.css";
 
 /** A cause that is less likely than this offers no repair of its own. */
@@ -45,7 +45,9 @@ export function FixStep({ sheet, units, view, procedures, onNext }: ProcedureSte
                 {c.parts.length > 0 ? (
                   <>
                     <dt>Parts</dt>
-                    <dd>{c.parts.join(", ")}</dd>
+                    <dd>
+                      <Parts sheet={sheet} parts={c.parts} />
+                    </dd>
                   </>
                 ) : null}
                 <dt>Who</dt>
@@ -62,12 +64,7 @@ export function FixStep({ sheet, units, view, procedures, onNext }: ProcedureSte
             <summary>All {all.length} procedures for this pump</summary>
             <ProcedureList list={all} onBegin={procedures.begin} />
           </details>
-          <Words
-            sheet={sheet}
-            subject={{ topic: "words", about: "fix" }}
-            label="Parts and time used"
-            rows={2}
-          />
+          <Used sheet={sheet} offered={causes.flatMap((c) => c.parts)} />
         </>
       )}
       {run ? null : <Button onClick={onNext}>Put back</Button>}

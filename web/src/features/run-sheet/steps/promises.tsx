@@ -16,6 +16,7 @@ const NAMES: Readonly<Record<Promised["kind"], string>> = {
   recheck: "What is promised",
   parts: "Which parts",
   watch: "What is watched for",
+  round: "What is promised",
 };
 
 /** In so many hours, by the clock there, on the quarter. */
@@ -28,14 +29,17 @@ const dueIn = (hours: number, zone: string): string => {
 /** Those that were written, with what the procedures want that is not among them yet. */
 export function withProposed(
   promises: readonly Promised[],
-  proposed: readonly ProposedPromise[],
+  proposed: readonly (ProposedPromise & { readonly kind?: "round" })[],
   zone: string,
 ): readonly Promised[] {
-  const missing = proposed.filter((p) => !promises.some((known) => known.what === p.what));
+  // One round comes next, whatever its words were changed to.
+  const missing = proposed.filter(
+    (p) => !promises.some((known) => known.what === p.what || known.kind === p.kind),
+  );
   return [
     ...promises,
     ...missing.map((p): Promised => ({
-      kind: "recheck",
+      kind: p.kind ?? "recheck",
       what: p.what,
       due: dueIn(p.after, zone),
       on: true,
@@ -51,7 +55,9 @@ export function withWanted(
 ): readonly Promised[] {
   const kind =
     closed === "waiting for parts" ? "parts" : closed === "not reproduced" ? "watch" : undefined;
-  const others = promises.filter((p) => p.kind === "recheck" || p.kind === kind || p.what !== "");
+  const others = promises.filter(
+    (p) => p.kind === "recheck" || p.kind === "round" || p.kind === kind || p.what !== "",
+  );
   if (!kind || others.some((p) => p.kind === kind)) return others;
   const due = dueIn(kind === "parts" ? WEEK : 2 * WEEK, zone);
   return [...others, { kind, what: "", due, on: true }];

@@ -35,6 +35,7 @@ import { CautionCard, Cautions } from "./caution-card";
 import { ObservationChip } from "./chips";
 import { OnHand } from "./lazy-steps";
 import { PitotFlow } from "./pitot-flow";
+import { HoursRun } from "./round-parts";
 import { StopCard, useStops } from "./stops";
 import classes from "./steps.module.css";
 
@@ -189,6 +190,7 @@ export function ReadingsStep({
         )
       ) : null}
       {then.map((s) => strip(s, s.slot.startsWith("volts")))}
+      {kind === "round" || sheet.dto.round.hours !== null ? <HoursRun sheet={sheet} /> : null}
       <div className={classes.chips}>
         {[...sheet.state.observations].map(([id]) => {
           const row = observationRow(id);

@@ -2,12 +2,15 @@
 
 import type { BoardView } from "@yard-tack/core/board";
 import { CAUSE_IDS, type CauseId, CLOSINGS } from "@yard-tack/core/case";
-import { proposedPromises } from "@yard-tack/core/procedure";
+import { type ProposedPromise, proposedPromises } from "@yard-tack/core/procedure";
+import { nextRound } from "@yard-tack/core/upkeep";
+import { hoursOf } from "@yard-tack/core/visit";
 import { Button, NativeSelect, Textarea } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { type FormEvent, useMemo, useState, useTransition } from "react";
 import { signOff, type SignOffForm } from "../sign-off";
 import { type Promised, Promises, withProposed, withWanted } from "./promises";
+import type { SheetDto } from "../sheet-dto";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
@@ -23,9 +26,6 @@ const FINGERPRINTS = [
 type VisitEnd = (typeof CLOSINGS)[number];
 /** What a round says that finds nothing; whoever signs may say more. */
 const NOTHING_FOUND = "Read and found as it should be.";
-
-/** A round comes back after a quarter [h], unless another day is set. */
-const ROUND_AFTER = 91 * 24;
 
 const closingOf = (text: string): VisitEnd | "" => CLOSINGS.find((c) => c === text) ?? "";
 const causeOf = (text: string): CauseId | null => CAUSE_IDS.find((c) => c === text) ?? null;
@@ -52,9 +52,9 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
   const proposed = useMemo(
     () => [
       ...proposedPromises(sheet.state),
-      ...(sheet.dto.kind === "round" ? [{ what: "Next round", after: ROUND_AFTER }] : []),
+      ...(sheet.dto.kind === "round" ? [roundAfter(sheet.dto.round, sheet.state)] : []),
     ],
-    [sheet.state, sheet.dto.kind],
+    [sheet.state, sheet.dto],
   );
   const promises = withWanted(withProposed(form.promises, proposed, zone), form.closed, zone);
   const causes = useMemo(
@@ -176,6 +176,19 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
       </form>
     </section>
   );
+}
+
+/** The round after this one: by the calendar, or by the hours it runs. */
+function roundAfter(
+  rule: SheetDto["round"],
+  state: Sheet["state"],
+): ProposedPromise & { kind: "round" } {
+  const now = Date.now();
+  const hours = hoursOf(state);
+  const counter = hours === undefined ? rule.counter : [...rule.counter, { at: now, hours }];
+  const next = nextRound(rule, now, counter);
+  const by = next.dueHours === null ? "" : `, or at ${Math.round(next.dueHours)} h on its counter`;
+  return { kind: "round", what: `Next round${by}`, after: (next.at - now) / 3_600_000 };
 }
 
 /** As it stands: nothing may be chosen yet. */

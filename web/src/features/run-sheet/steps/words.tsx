@@ -1,14 +1,17 @@
 "use client";
 
 import { notedText, type NoteSubject } from "@yard-tack/core/visit";
-import { Textarea } from "@mantine/core";
+import { Textarea, TextInput } from "@mantine/core";
 import { useRef, useState } from "react";
 import { draftKeyOf } from "../drafts";
 import { useIdle } from "../use-idle";
 import type { Sheet } from "../use-sheet";
 
 /** What free words are about. */
-type WordsSubject = Extract<NoteSubject, { topic: "words" | "test-words" }>;
+type WordsSubject = Extract<
+  NoteSubject,
+  { topic: "words" | "test-words" | "hours-run" | "time-used" }
+>;
 
 /** Free words, kept with each key and noted when the hand rests. */
 export function Words({
@@ -16,11 +19,15 @@ export function Words({
   subject,
   label,
   rows = 3,
+  about,
 }: {
   sheet: Sheet;
   subject: WordsSubject;
   label: string;
+  /** 1: a line. */
   rows?: number;
+  /** What is known of it, or is wrong with what was typed. */
+  about?: (text: string) => { readonly hint?: string; readonly fault?: string };
 }) {
   const stored = notedText(sheet.state, subject) ?? "";
   const key = draftKeyOf(subject);
@@ -33,6 +40,7 @@ export function Words({
       subject={subject}
       label={label}
       rows={rows}
+      about={about}
       stored={stored}
       start={draft ?? stored}
     />
@@ -44,6 +52,7 @@ function WordsField({
   subject,
   label,
   rows,
+  about,
   stored,
   start,
 }: {
@@ -51,6 +60,7 @@ function WordsField({
   subject: WordsSubject;
   label: string;
   rows: number;
+  about: Parameters<typeof Words>[0]["about"];
   stored: string;
   start: string;
 }) {
@@ -64,20 +74,23 @@ function WordsField({
     draft(draftKeyOf(subject), "");
   };
   useIdle(touched, text, commit);
-  return (
-    <Textarea
-      label={label}
-      rows={rows}
-      maxLength={4000}
-      autosize={false}
-      w="100%"
-      value={text}
-      onChange={(e) => {
-        touched.current = true;
-        setText(e.target.value);
-        draft(draftKeyOf(subject), e.target.value);
-      }}
-      onBlur={commit}
-    />
+  const said = about?.(text);
+  const common = {
+    label,
+    description: said?.hint,
+    error: said?.fault,
+    w: "100%",
+    value: text,
+    onChange: (e: { target: { value: string } }) => {
+      touched.current = true;
+      setText(e.target.value);
+      draft(draftKeyOf(subject), e.target.value);
+    },
+    onBlur: commit,
+  };
+  return rows === 1 ? (
+    <TextInput {...common} maxLength={40} />
+  ) : (
+    <Textarea {...common} rows={rows} maxLength={4000} autosize={false} />
   );
 }

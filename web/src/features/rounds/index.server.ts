@@ -1,0 +1,1 @@
+export { loadRounds } from "./server";

@@ -1,0 +1,2 @@
+export { RoundButton } from "./round-button";
+export { RoundsPage } from "./rounds-page";
