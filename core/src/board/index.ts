@@ -9,3 +9,16 @@ export type { Figure, FigureGroup } from "./figures/index.ts";
 export type { RatingPoint, RatingView } from "./rating-view.ts";
 export type { PhasesView, SuctionView } from "./site-views.ts";
 export type { FieldView, FireView, LeversView } from "./study-views.ts";
+export { lineView } from "./line/line-view.ts";
+export type {
+  BudgetView,
+  ComparedRow,
+  DrawnPart,
+  LineAsked,
+  LineFaultView,
+  LineSide,
+  LineView,
+  SweepView,
+} from "./line/line-view.ts";
+export { PART_NAMES } from "./line/line-words.ts";
+export { editedWritten, writtenPart, type WrittenPart } from "./line/written-line.ts";

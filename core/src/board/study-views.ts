@@ -265,7 +265,13 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
     schools: schools.map((s) => ({ name: s.name, wanted: metres(s.wanted), enough: s.enough })),
     lift: lift && {
       greatest: `Greatest lift ${metres(lift.greatestLift)}: ${metres(lift.atmosphere)} of air, less ${metres(lift.vapour)} vapour, ${metres(lift.friction)} friction, ${metres(lift.wanted)} wanted by the pump.`,
-      rules: lift.rules.map((r) => ({ words: r.words, misleads: r.misleads })),
+      rules: lift.rules.map((r) => ({
+        words:
+          r.leaves === undefined
+            ? r.words
+            : `${r.words}: ${metres(r.leaves)}, and it needs ${metres(lift.required)}`,
+        misleads: r.misleads,
+      })),
       because: lift.because.map((b) => BECAUSE[b]).join(", "),
     },
     sweep: sweep && {

@@ -34,6 +34,9 @@ export const FITTINGS = {
   "foot-valve": { k: 2.5, name: "foot valve with strainer", source: CRANE },
   "check-valve": { k: 2, name: "check valve", source: CRANE },
   joint: { k: 0.02, name: "joint", source: IDELCHIK },
+  "gauge-port": { k: 0, name: "gauge port", source: "" },
+  "air-vent": { k: 0, name: "air vent", source: "" },
+  relief: { k: 0, name: "relief or recirculation", source: "" },
 } as const satisfies Readonly<Record<string, FittingRow>>;
 
 export type FittingId = keyof typeof FITTINGS;

@@ -60,6 +60,8 @@ export function colebrook(relativeRoughness: number, reynolds: number): number {
   return 1 / y ** 2;
 }
 
+/** Nothing flows. */
+const STILL = 1e-9;
 /** Below this Reynolds number flow is laminar; up to the next one it may be either. */
 const LAMINAR_LIMIT = 2000;
 const TURBULENT_LIMIT = 4000;
@@ -81,7 +83,7 @@ export function pipeLoss(
   const head = velocity ** 2 / (2 * GRAVITY);
   const fittingLoss = (pipe.k ?? 0) * head;
   const regime: FlowRegime =
-    reynolds === 0
+    reynolds < STILL
       ? "still"
       : reynolds < LAMINAR_LIMIT
         ? "laminar"

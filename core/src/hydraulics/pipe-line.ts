@@ -1,5 +1,6 @@
 /** The loss of a whole line, element by element, in the order of the flow. SI throughout. */
 import { FITTINGS, type FittingId, hazenCOf, roughnessOf } from "./fittings.ts";
+import { PARTLY_OPEN_SOURCE, partlyOpen } from "./valve-opening.ts";
 import { hazenWilliams, pipeLoss, velocityHead, velocityIn } from "./friction.ts";
 
 export type LineKind =
@@ -15,7 +16,10 @@ export type LineKind =
   | "strainer"
   | "foot-valve"
   | "check-valve"
-  | "joint";
+  | "joint"
+  | "gauge-port"
+  | "air-vent"
+  | "relief";
 
 export interface LineElement {
   readonly kind: LineKind;
@@ -30,6 +34,8 @@ export interface LineElement {
   readonly angle?: number;
   readonly radius?: number;
   readonly valve?: "gate" | "ball" | "butterfly" | "globe" | "diaphragm";
+  /** How far a valve is open, 0 to 1; open where nobody says. */
+  readonly opening?: number;
   /** Overrides the table. */
   readonly k?: number;
   /** Open area of a strainer [m²]. */
@@ -124,6 +130,10 @@ function coefficientOf(
       : e.kind === "valve"
         ? `valve-${e.valve ?? "gate"}`
         : e.kind;
+  if (e.kind === "valve" && e.opening !== undefined && e.opening < 1) {
+    const valve = e.valve ?? "gate";
+    return { k: partlyOpen(valve, e.opening), source: PARTLY_OPEN_SOURCE };
+  }
   const row = FITTINGS[id];
   const turn = e.kind === "bend" ? Math.min(1.5, (e.angle ?? RIGHT_ANGLE) / RIGHT_ANGLE) : 1;
   return { k: row.k * turn, source: row.source };

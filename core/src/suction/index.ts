@@ -3,7 +3,7 @@ export type { LossAtFlow, NpshResult, SuctionLayout, SuctionState } from "./npsh
 export { fedFlow, keptByVapour } from "./fed-flow.ts";
 export { leversOf } from "./levers.ts";
 export type { LeverInputs, Levers } from "./levers.ts";
-export { liftBudget, RULES_OF_THUMB } from "./lift-budget.ts";
+export { liftBudget } from "./lift-budget.ts";
 export type { LiftBudget } from "./lift-budget.ts";
 export { DEFAULT_MARGIN, schoolsOf, wantedNpsh } from "./margin.ts";
 export type { MarginSetting, SchoolVerdict } from "./margin.ts";
@@ -15,3 +15,6 @@ export { allLevers, movedNpsh } from "./lever-model.ts";
 export type { AllLevers, LeverModel, LeverMoves, MovedNpsh } from "./lever-model.ts";
 export { vacuumBand, vacuumLeak, vacuumTargets } from "./vacuum-plate.ts";
 export type { VacuumFall, VacuumLeak, VacuumTargets } from "./vacuum-plate.ts";
+export { primingTime } from "./priming-time.ts";
+export type { DryPiece, PrimingInputs, PrimingTime } from "./priming-time.ts";
+export * from "./line/index.ts";

@@ -132,14 +132,19 @@ describe("lift, sweep and vortices", () => {
   const { state, layout } = model();
 
   it("names the rule of thumb that would starve the pump, and why", () => {
-    const high = liftBudget({ ...state, atmosphere: absolutePa(87_000) }, 0.6, 3.5);
+    const thin = { ...state, atmosphere: absolutePa(80_000) };
+    const high = liftBudget(thin, 0.6, { required: 2.5, wanted: 3.5 }, 3);
     expect(high.greatestLift).toBeCloseTo(
-      87_000 / (state.density * 9.80665) - high.vapour - 4.1,
+      80_000 / (state.density * 9.80665) - high.vapour - 4.1,
       9,
     );
     expect(high.rules.map((r) => r.misleads)).toEqual([true, true]);
     expect(high.because).toEqual(["altitude", "npshr"]);
-    const easy = liftBudget({ ...state, atmosphere: absolutePa(101_325) }, 0.1, 1.2);
+    // 25 ft less a lift of 3 m less 0.6 m of friction leaves 4.02 m for the pump to need; it is no lift.
+    expect(high.rules[0]?.leaves).toBeCloseTo(4.02, 9);
+    expect(high.rules[0]?.lift).toBeCloseTo(7.62 - 0.6 - 2.5, 9);
+    const sea = { ...state, atmosphere: absolutePa(101_325) };
+    const easy = liftBudget(sea, 0.1, { required: 0.9, wanted: 1.2 }, 3);
     expect(easy.rules.map((r) => r.misleads)).toEqual([false, false]);
     expect(easy.because).toEqual([]);
   });

@@ -83,6 +83,8 @@ export { suctionStudy } from "./suction-study.ts";
 export type { SuctionStudy } from "./suction-study.ts";
 export { standingTests } from "./standing-tests.ts";
 export type { StandingTests } from "./standing-tests.ts";
+export { dischargeLineStudy, lineSetting, linePartsOf, suctionLineStudy } from "./line-study.ts";
+export type { LineLack, LineSetting, LineStudy, LineToday } from "./line-study.ts";
 export { cleanSystem } from "./clean-system.ts";
 export type { SystemSource } from "./clean-system.ts";
 export { riserOf } from "./system-of-case.ts";

@@ -51,6 +51,7 @@ export interface Situation {
   /** What the register has a variable-speed drive set to [Hz]; a reading of the day stands above it. */
   readonly driveSetting: number | undefined;
   readonly stages: number;
+  readonly wheelMaterial: string | undefined;
   readonly plasticImpeller: boolean;
   readonly wheel: {
     readonly mounting: "keyed" | "screwed" | "other" | undefined;
@@ -214,6 +215,7 @@ export function situationOf(file: CaseFile): Situation {
     driveRatio: pump.drive?.ratio,
     driveSetting: pump.drive?.frequency?.si,
     stages: pump.stages ?? 1,
+    wheelMaterial: pump.impeller?.material,
     plasticImpeller: pump.impeller?.material === "plastic",
     wheel: {
       mounting: pump.impeller?.mounting,

@@ -54,8 +54,12 @@ export function suctionStudy(
   return {
     schools: available && required !== undefined ? schoolsOf(available.value, required) : [],
     lift:
-      wanted !== undefined && flow !== undefined && layout && installation === "lift"
-        ? liftBudget(state, lossAt(layout.loss, flow), wanted)
+      wanted !== undefined &&
+      required !== undefined &&
+      flow !== undefined &&
+      layout &&
+      installation === "lift"
+        ? liftBudget(state, lossAt(layout.loss, flow), { required, wanted }, -layout.sourceLevel)
         : undefined,
     sweep:
       wanted !== undefined && flow !== undefined && layout

@@ -5,6 +5,7 @@ import { v4 as newId } from "uuid";
 import { beforeAll, beforeEach, describe, expect, inject, it, vi } from "vitest";
 import { people, type PersonRow, sighted } from "@/db";
 import { saveRating, putBack } from "@/features/curve/save";
+import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
@@ -125,6 +126,8 @@ interface Deed {
 const REFUSED =
   /Nobody is signed in|Your role reads only|the administrator's|not yours to see|by a lead|^40[134]$/;
 
+const line = { side: "suction" as const, parts: [], level: "" };
+
 const DEEDS: readonly Deed[] = [
   {
     name: "entries",
@@ -238,6 +241,20 @@ const DEEDS: readonly Deed[] = [
     name: "place",
     able: WORKERS,
     at: (p) => savePlace({ pumpId: p.pump as never, version: p.version, values: {} }),
+  },
+  {
+    name: "line",
+    able: WORKERS,
+    at: (p) => saveLine({ ...line, pumpId: p.pump as never, version: p.version }),
+  },
+  {
+    name: "line proposed",
+    able: WORKERS,
+    at: (p) =>
+      proposeLine({
+        ...{ pumpId: p.pump as never, side: "suction", units: "metric", chosen: ["x"] },
+        ...{ parts: [], asItLies: [], today: { flow: "", level: "", temperature: "", primer: "" } },
+      }),
   },
   {
     name: "identity",

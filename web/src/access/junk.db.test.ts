@@ -16,6 +16,7 @@ import {
   tellPump,
   tellSheet,
 } from "@/features/machine-api/index.server";
+import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
@@ -125,6 +126,8 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   makeToken: form(makeToken),
   saveRating: plain(saveRating),
   savePlace: plain(savePlace),
+  saveLine: plain(saveLine),
+  proposeLine: plain(proposeLine),
   savePlate: plain(savePlate),
   signOff: plain(signOff),
   addAddendum: plain(addAddendum),

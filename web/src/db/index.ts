@@ -63,6 +63,7 @@ export {
   pumpOfPromise,
   settlePromise,
 } from "./promises";
+export { keepLineProposal, lineProposal, lineProposalsOf } from "./line-proposals";
 export { placeRounds, type RoundOf, saveRounds } from "./rounds";
 export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";

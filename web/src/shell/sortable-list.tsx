@@ -1,6 +1,12 @@
 "use client";
 
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor } from "@dnd-kit/core";
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  MeasuringStrategy,
+  PointerSensor,
+} from "@dnd-kit/core";
 import { useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import {
   SortableContext,
@@ -25,6 +31,7 @@ export function SortableList<T extends Movable>({
   id,
   items,
   onMove,
+  onStart,
   row,
   className,
 }: {
@@ -32,6 +39,8 @@ export function SortableList<T extends Movable>({
   id: string;
   items: readonly T[];
   onMove: (from: number, to: number) => void;
+  /** A row is picked up: what is open in it is best shut, so that rows are alike. */
+  onStart?: () => void;
   row: (item: T, index: number) => ReactNode;
   className?: string | undefined;
 }) {
@@ -50,6 +59,9 @@ export function SortableList<T extends Movable>({
       id={id}
       sensors={sensors}
       collisionDetection={closestCenter}
+      // Rows change their height when one is picked up.
+      measuring={{ droppable: { strategy: MeasuringStrategy.Always } }}
+      onDragStart={onStart}
       onDragEnd={end}
       accessibility={{
         screenReaderInstructions: {

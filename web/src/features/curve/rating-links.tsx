@@ -38,6 +38,7 @@ export function RatingLinks({
           {pump.curveSource ? "Change its rating" : "Give it a curve"}
         </Link>
         <Link href={`/yard/${pump.id}/place`}>Pump, place and motor</Link>
+        <Link href={`/yard/${pump.id}/line`}>Its line, drawn</Link>
         <Link href={`/yard/${pump.id}/identity`}>Tag, family and place</Link>
         {pump.hasEarlierRating ? (
           <button type="button" onClick={() => void back()}>

@@ -6,7 +6,7 @@ import { PageHead } from "@/shell/page-head";
 import { clock, day, dayAndClock } from "@/shell/times";
 import { EntryChart } from "./entry-chart";
 import type { LogEntryDto } from "./server";
-import { PrintButton } from "./print-button";
+import { PrintButton } from "@/shell/print-button";
 import classes from "./log.module.css";
 
 /** One entry, as it reads on screen and on paper. */

@@ -3,6 +3,7 @@
 import { looksFor } from "@yard-tack/core/procedure";
 import { noted } from "@yard-tack/core/visit";
 import { Button } from "@mantine/core";
+import Link from "next/link";
 import { useMemo } from "react";
 import { PhotoStrip } from "../photo-strip";
 import type { Sheet } from "../use-sheet";
@@ -47,6 +48,14 @@ export function LookStep({ sheet, onNext }: { sheet: Sheet; onNext: () => void }
         subject={{ topic: "words", about: "look" }}
         label="Anything else seen or heard"
       />
+      <p>
+        <Link
+          className={classes.ahead}
+          href={`/yard/${sheet.dto.pump.id}/line?sheet=${sheet.dto.id}`}
+        >
+          Draw and audit its line
+        </Link>
+      </p>
       <PhotoStrip sheet={sheet} about="look" name="Photos of what is seen" />
       <Button onClick={onNext}>Rotation</Button>
     </section>

@@ -1,0 +1,2 @@
+export { LinePage } from "./line-page";
+export { ProposalPage } from "./proposal-page";

@@ -1,0 +1,63 @@
+"use client";
+
+import { type LineSide, type LineView, lineView, type WrittenPart } from "@yard-tack/core/board";
+import { useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { v4 as newId } from "uuid";
+import { useWho } from "@/shell/who";
+import { type DraftPart, type LineChange, lineChanged, startLine } from "./draft";
+import { keepLine, keptLine } from "./kept-line";
+import type { LineDto } from "./server";
+
+export type Today = Record<"flow" | "level" | "temperature" | "primer", string>;
+const NOTHING_TODAY: Today = { flow: "", level: "", temperature: "", primer: "" };
+
+export const asDraft = (parts: readonly WrittenPart[]): DraftPart[] =>
+  parts.map((part) => ({ id: newId(), part }));
+
+/** A side of a pump's line as it is being drawn: its parts, what is so today, what is chosen to be changed. */
+export function useLine(dto: LineDto, side: LineSide) {
+  const { units } = useWho();
+  const stored = useMemo(
+    () => (dto.written[side]?.elements ?? []) as readonly WrittenPart[],
+    [dto, side],
+  );
+  const [draft, change] = useReducer(lineChanged, startLine(asDraft(stored)));
+  const [today, setToday] = useState<Today>(NOTHING_TODAY);
+  const [chosen, choose] = useState<readonly string[]>([]);
+  useEffect(() => {
+    // What this device kept is read after the first drawing, which the server made too.
+    const before = keptLine(dto.pumpId, side, dto.version);
+    if (before) change({ do: "start", parts: asDraft(before), restored: true });
+  }, [dto.pumpId, dto.version, side]);
+  const dirty = draft.past.length > 0 || draft.restored;
+  const edit = (step: LineChange) => {
+    change(step);
+    const next = lineChanged(draft, step).now.map((p) => p.part);
+    keepLine(dto.pumpId, side, dto.version, next);
+  };
+  const parts = useMemo(() => draft.now.map((p) => p.part), [draft.now]);
+  // The drawing follows the hand a moment later; a field never waits for it.
+  const asked = useDeferredValue(
+    useMemo(
+      () => ({ written: dto.written, side, parts, asItLies: stored, today, chosen, units }),
+      [dto.written, side, parts, stored, today, chosen, units],
+    ),
+  );
+  const view = useMemo(() => lineView(asked), [asked]);
+  const shown = useLastGood(view);
+  return { draft, edit, view, shown, today, setToday, chosen, choose, dirty, asked, parts, units };
+}
+
+/** The last drawing that could be, while what is typed cannot. */
+function useLastGood(view: LineView): LineView {
+  const [good, setGood] = useState(view);
+  const stops = view.faults.some((f) => f.stops);
+  const last = useRef(view);
+  useEffect(() => {
+    if (!stops && last.current !== view) {
+      last.current = view;
+      setGood(view);
+    }
+  }, [view, stops]);
+  return stops ? { ...good, faults: view.faults } : view;
+}
