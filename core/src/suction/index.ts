@@ -18,3 +18,4 @@ export type { VacuumFall, VacuumLeak, VacuumTargets } from "./vacuum-plate.ts";
 export { primingTime } from "./priming-time.ts";
 export type { DryPiece, PrimingInputs, PrimingTime } from "./priming-time.ts";
 export * from "./line/index.ts";
+export * from "./bench/index.ts";

@@ -11,6 +11,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Alt 1", "Slate"],
   ["Alt 2", "Yard"],
   ["Alt 3", "Log"],
+  ["Alt 4", "Bench"],
   ["?", "this list"],
 ];
 

@@ -5,6 +5,7 @@ import { useHotkeys } from "@mantine/hooks";
 import {
   IconBuildingFactory,
   IconClipboardText,
+  IconDropletHalf2,
   IconListDetails,
   IconMoon,
   IconSun,
@@ -32,6 +33,12 @@ const PLACES = [
     owns: (p: string) => p.startsWith("/yard"),
   },
   { href: "/log", label: "Log", icon: IconListDetails, owns: (p: string) => p.startsWith("/log") },
+  {
+    href: "/priming",
+    label: "Bench",
+    icon: IconDropletHalf2,
+    owns: (p: string) => p.startsWith("/priming"),
+  },
 ] as const;
 
 /** The narrow rail and the page beside it. */
@@ -46,6 +53,7 @@ export function Frame({ children }: { children: ReactNode }) {
     ["alt+1", () => router.push("/")],
     ["alt+2", () => router.push("/yard")],
     ["alt+3", () => router.push("/log")],
+    ["alt+4", () => router.push("/priming")],
   ]);
   const onSheet = path.startsWith("/sheet/") ? true : undefined;
   return (

@@ -10,6 +10,7 @@ import {
   type PressureLine,
   steps,
 } from "../../suction/index.ts";
+import { lineLoss } from "../../hydraulics/index.ts";
 import { liquidAt } from "../../liquid/index.ts";
 import {
   dischargeLineStudy,
@@ -83,6 +84,7 @@ export interface LineView {
   readonly alarm: string | undefined;
   readonly about: string | undefined;
   readonly parts: readonly DrawnPart[];
+  readonly side: LineSide;
   readonly level: number | undefined;
   /** Corners of the pressure line [m absolute], with what boils and what the pump needs. */
   readonly pressure:
@@ -156,7 +158,7 @@ export function lineView(asked: LineAsked): LineView {
   const read = readPump({ ...written, [side]: own });
   if (!read.ok) {
     const faults = read.error.map(({ path, message }) => faultOfPath(side, path, message));
-    return { ...NOTHING, unit, faults, lacks: undefined, level: undefined };
+    return { ...NOTHING, side, unit, faults, lacks: undefined, level: undefined };
   }
   const situation = situationOf(caseOfPump(read.value.file));
   const drawn = linePartsOf(read.value.file[side]?.elements);
@@ -170,7 +172,7 @@ export function lineView(asked: LineAsked): LineView {
   });
   if (typeof setting === "string") {
     const lacks = LACK_WORDS[setting];
-    return { ...NOTHING, unit, faults: [], lacks, level: undefined };
+    return { ...NOTHING, side, unit, faults: [], lacks, level: undefined };
   }
   const say = sayIn(units);
   const top = discharged(read.value.file);
@@ -182,7 +184,7 @@ export function lineView(asked: LineAsked): LineView {
     ...{ at: f.at, field: undefined, say: FAULT_WORDS[f.code], stops: f.stops },
   }));
   if (!study.line)
-    return { ...NOTHING, unit, faults, lacks: undefined, level: setting.drawn.level };
+    return { ...NOTHING, side, unit, faults, lacks: undefined, level: setting.drawn.level };
   const chosen = study.findings.filter((f) => asked.chosen.includes(f.key));
   const edits = together(chosen.map((f) => f.edits));
   const then =
@@ -190,9 +192,9 @@ export function lineView(asked: LineAsked): LineView {
       ? suctionLineStudy(edited(drawn, edits), setting, say, asItLies.length > 0 ? asItLies : drawn)
       : undefined;
   return {
-    ...{ unit, faults, lacks: undefined },
+    ...{ side, unit, faults, lacks: undefined },
     changed: edits.length > 0 ? editedWritten(parts, edits, units) : undefined,
-    ...(side === "suction" ? headOf(study, setting, units) : NO_HEAD),
+    ...(side === "suction" ? headOf(study, drawn, setting, units) : NO_HEAD),
     level: side === "suction" ? setting.drawn.level : undefined,
     parts: drawnParts(study.line, drawn, units),
     pressure: side === "suction" ? pressureOf(study, drawn, units) : undefined,
@@ -221,7 +223,12 @@ function faultOfPath(side: LineSide, path: string, message: string): LineFaultVi
   return { at: Number(index), field, say: message, stops: true };
 }
 
-function headOf({ effect, line, findings }: LineStudy, setting: LineSetting, units: UnitSystem) {
+function headOf(
+  { effect, line, findings }: LineStudy,
+  parts: readonly LinePart[],
+  setting: LineSetting,
+  units: UnitSystem,
+) {
   if (!effect || !line) return NO_HEAD;
   const metres = (m: number) => formatSi(m, "length", units);
   const flow = setting.today ?? setting.duty;
@@ -232,7 +239,9 @@ function headOf({ effect, line, findings }: LineStudy, setting: LineSetting, uni
       ? `${gets}. What it needs is not on its sheet.`
       : `${gets} and needs ${bare(effect.required)}.`;
   const costly = findings.filter((f) => f.group === "metres" && (f.givesAtDuty ?? 0) > 0.05);
-  const cost = costly.reduce((sum, f) => sum + (f.givesToday ?? f.givesAtDuty ?? 0), 0);
+  // Two mends of one part do not give back twice.
+  const mended = edited(parts, together(costly.map((f) => f.edits)));
+  const cost = effect.loss - lineLoss(mended, flow, setting.drawn.viscosity).total;
   const short = effect.margin !== undefined && effect.margin < 0;
   const alarm = short
     ? `That is ${metres(-(effect.margin ?? 0))} too little.`

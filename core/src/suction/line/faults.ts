@@ -83,4 +83,4 @@ export function lineFaults(
 
 /** How much a part without a length may rise: it has a body all the same [m]. */
 const shortReach = ({ bore = 0.1, radius = 0 }: LinePart): number =>
-  Math.max(0.3, 4 * bore, 2 * radius);
+  Math.max(0.6, 4 * bore, 2 * radius);

@@ -12,6 +12,8 @@ const PUMP = 96;
 const TOP = 46;
 const GAP = 84;
 const PRESSURE = 150;
+/** Of the pump. */
+const RADIUS = 42;
 /** Names of two parts nearer than this would run into each other [px]. */
 const CLOSE = 150;
 /** What may hang in the water together with the mouth. */
@@ -40,6 +42,7 @@ export function LineDrawing({
   const end = scale.parts.at(-1);
   // What hangs in the water with the mouth stands in the tank with it.
   const inside = parts.findIndex((p) => p.length > 0 || !AT_SOURCE.has(p.kind));
+  const [first] = scale.parts;
   const wall = scale.parts[Math.max(0, inside - 1)];
   return (
     <div className={classes.scroll} tabIndex={0} role="group" aria-label="Side view of the line">
@@ -73,7 +76,8 @@ export function LineDrawing({
               />
             ) : null;
           })}
-          {end ? <Pump x={end.x1} y={end.y1} /> : null}
+          {view.side === "suction" && end ? <Pump x={end.x1 + RADIUS} y={end.y1} /> : null}
+          {view.side === "discharge" && first ? <Pump x={first.x0 - RADIUS} y={first.y0} /> : null}
         </g>
         {pressure ? (
           <g transform={`translate(${TANK} ${below})`}>
@@ -107,7 +111,7 @@ function Water({
   mouth: PlacedOnSheet | undefined;
   text: string;
 }) {
-  const bottom = Math.max(level, mouth?.y0 ?? level) + 26;
+  const bottom = Math.max(level, mouth?.y0 ?? level) + 44;
   const right = (mouth?.x1 ?? 0) + 6;
   return (
     <g>
@@ -132,8 +136,8 @@ function Water({
 
 const Pump = ({ x, y }: { x: number; y: number }) => (
   <g>
-    <circle cx={x + 42} cy={y} r={42} className={classes.pump} />
-    <circle cx={x + 42} cy={y} r={14} className={classes.pump} />
+    <circle cx={x} cy={y} r={RADIUS} className={classes.pump} />
+    <circle cx={x} cy={y} r={RADIUS / 3} className={classes.pump} />
   </g>
 );
 
@@ -185,6 +189,9 @@ function Part({
         className={classes.name}
       >
         {isPipe && x1 - x0 < 40 ? "" : part.name}
+        {part.opening !== undefined && part.opening < 1
+          ? `, ${Math.round(100 * part.opening)} % open`
+          : ""}
       </text>
       {flags === "" ? null : (
         <g transform={`translate(${cx} ${isPipe ? cy - width / 2 - 16 : Math.min(y0, y1) - 30})`}>
@@ -230,8 +237,7 @@ function Body({
   r: number;
 }): ReactNode {
   switch (part.kind) {
-    case "valve": {
-      const open = part.opening ?? 1;
+    case "valve":
       return (
         <g>
           <path
@@ -239,14 +245,8 @@ function Body({
             className={classes.body}
           />
           <line x1={cx} x2={cx} y1={cy} y2={cy - r - 8} className={classes.stem} />
-          {open < 1 ? (
-            <text x={cx} y={cy - r - 12} className={classes.name}>
-              {Math.round(100 * open)} %
-            </text>
-          ) : null}
         </g>
       );
-    }
     case "check-valve":
       return (
         <path

@@ -142,6 +142,9 @@ function SidePage({
                 </button>
               ))}
             </div>
+            {side === "suction" ? (
+              <Link href={`/priming?pump=${dto.pumpId}`}>Prime it on the bench</Link>
+            ) : null}
             {back ? (
               <Link href={back}>Back to the run sheet</Link>
             ) : (
