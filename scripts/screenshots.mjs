@@ -205,18 +205,6 @@ await inCare(async (care) => {
       await runner.evaluate((e) => e.scrollIntoView({ block: "start" }));
       await page.evaluate(() => window.scrollBy(0, 60));
     });
-    await picture("identify-phone", PHONE, async (page) => {
-      await sheet(page, "BI-2");
-      await step(page, "Identify");
-      await read(page, "motor.current", "56 A");
-      await page.locator('[data-plate="motor.current"] small').waitFor();
-      await page.locator('[aria-label="Motor plate"]').evaluate((e) => e.scrollIntoView());
-    });
-    await picture("look-and-listen-night", { ...LAPTOP, colorScheme: "dark" }, async (page) => {
-      await sheet(page, "LF-2");
-      await step(page, "Look and listen");
-      await chart(page);
-    });
     await picture("run-sheet-phone", PHONE, async (page) => {
       await sheet(page, "LF-2");
       await page.locator('[data-slot="suctionPressure"] input').first().tap();
@@ -276,6 +264,30 @@ await inCare(async (care) => {
     await picture("people", { ...LAPTOP, storageState: administrator }, async (page) => {
       await page.goto("/people");
       await page.getByText(/Change what Hatchery owner/).click();
+    });
+    await picture("line", LAPTOP, async (page) => {
+      await page.goto("/yard");
+      await page.getByRole("link", { name: /^LF-1/ }).first().click();
+      await page.getByRole("link", { name: "Its line, drawn" }).click();
+      await page.getByRole("button", { name: /^From a tank above/ }).click();
+      await page.getByRole("button", { name: /^2 gate valve/ }).click();
+      await page.getByLabel("Open, %").fill("70");
+      await page.getByRole("button", { name: "strainer", exact: true }).click();
+      await page.getByLabel("Free area").fill("60 cm2");
+      await page.getByRole("button", { name: /^3 strainer/ }).click();
+      await page.getByRole("button", { name: "Change this: Strainer too tight" }).click();
+      await page.evaluate(() => scrollTo(0, 0));
+    });
+    await picture("bench", LAPTOP, async (page) => {
+      await page.goto("/priming?layout=lift");
+      for (const name of ["Discharge valve", "Priming port", "Pour water in"])
+        await page
+          .getByRole("group", { name: "What can be worked" })
+          .getByRole("button", { name: new RegExp(`^${name}`) })
+          .click();
+      await page.getByRole("button", { name: "twelve times" }).click();
+      await page.locator('[data-cell="casing"]:not([data-fill^="0.0"])').waitFor();
+      await page.getByRole("button", { name: "Pause" }).click();
     });
     await picture("log", LAPTOP, (page) => page.goto("/log"));
     await picture("log-entry", LAPTOP, async (page) => {

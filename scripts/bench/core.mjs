@@ -33,6 +33,10 @@ export async function coreFigures(root) {
   row("1,000 duty points with sampled bands, 400 draws", seconds(sums.sampled), "at most 2 s");
   row("every lever and the whole sweep, median", ms(sums.levers), "at most 30 ms");
   row("a curve trace of 200 points, median", ms(sums.trace), "at most 20 ms");
+  const suction = inCore(root, "suction");
+  row("a line of 60 parts judged and audited, median", ms(suction.audit), "at most 20 ms");
+  row("the same read, drawn, and once more with a mend", ms(suction.line));
+  row("a picture of the bench at its fastest, slowest layout", ms(suction.frame), "at most 8 ms");
   const core = inCore(root, "diagnose");
   row("one diagnosis, the shipped example, median", ms(core.one.median), "at most 20 ms");
   row("one diagnosis, 95th percentile", ms(core.one.p95));

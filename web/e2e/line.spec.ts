@@ -1,7 +1,7 @@
 /** A pump's line: drawn, audited, changed on paper, proposed and kept. */
 import type { Locator, Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
-import { openCall, step } from "./sheet";
+import { acknowledgeAll, allSent, figure, openCall, step } from "./sheet";
 import { expect, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -119,4 +119,48 @@ test.describe("on a phone", () => {
     await page.getByRole("button", { name: "Keep and print" }).tap();
     await expect(page.getByText("A gate, ball or butterfly valve")).toBeVisible();
   });
+});
+
+test("a trailer's plate parts pump from pipe, and halving finds the joint that leaks", async ({
+  page,
+}) => {
+  await page.clock.install();
+  await openCall(page, "MG-1");
+  await step(page, "Next test");
+  await page.locator('li[data-test="vacuum-plate"] button').click();
+  await acknowledgeAll(page);
+  const needle = page.getByRole("region", { name: "The needle, look by look" });
+  const note = async (text: string) => {
+    await needle.getByLabel("The needle shows").fill(text);
+    await needle.getByRole("button", { name: "Note it now" }).click();
+  };
+  await note("-1.4 bar");
+  await expect(needle.getByText("more than a perfect vacuum here")).toBeVisible();
+  await note("0.3 bar");
+  await expect(needle.getByText("written with a minus")).toBeVisible();
+  await note("-0.70 bar");
+  await page.clock.fastForward(20_000);
+  await note("0.88");
+  await page.clock.fastForward(60_000);
+  await note("0.879");
+  await page.clock.fastForward(60_000);
+  await note("0.878");
+  await expect(needle.getByRole("status")).toContainText(/It falls by 0\.00\d* bar a minute/);
+  await expect(needle.getByRole("img")).toHaveAccessibleName(/after 2\d s -0\.88 bar/);
+  await needle.getByRole("button", { name: "Take into the strips" }).click();
+  await expect(figure(page, "over")).toHaveValue(/^1\d\d/);
+  await expect(page.getByTestId("reads")).toContainText("look at the suction piping");
+  const search = page.getByRole("region", { name: "Where the line leaks" });
+  await expect(search).toContainText("At most 2 steps more");
+  await expectAccessible(page, "the plate and the search");
+  // The last joint but one leaks.
+  await expect(search).toContainText("blank it at 4 joint");
+  await search.getByRole("button", { name: "It falls" }).click();
+  await expect(search).toContainText("blank it at 5 joint");
+  await search.getByRole("button", { name: "It holds" }).click();
+  await expect(search.getByRole("status")).toContainText("It leaks at 4 joint with its joints");
+  await allSent(page);
+  await page.reload();
+  await page.locator('li[data-test="vacuum-plate"] button').click();
+  await expect(page.getByText("It leaks at 4 joint with its joints")).toBeVisible();
 });

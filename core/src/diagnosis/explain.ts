@@ -8,6 +8,7 @@ import { missingReadings } from "./next-reading.ts";
 import type { Posterior, PosteriorCause } from "./posterior.ts";
 import type { CauseSide } from "./tables/causes/index.ts";
 import { type PumpHistory, REPEAT_DAYS, type Situation, type Snapshot } from "../visit/index.ts";
+import { drawnReason } from "./drawn-line.ts";
 import { sinceFingerprint } from "./since-fingerprint.ts";
 import { readingsTogether } from "./together.ts";
 import { itemName, readingValue } from "./words.ts";
@@ -46,6 +47,7 @@ export function explain(
     ...standing(posterior, order),
     ...decisive(posterior, first, one, units),
     ...comesBack(one, situation.history),
+    ...asDrawn(one, situation),
     ...sinceFingerprint(situation, units),
     ...forSecond(posterior, first, second, units),
     ...pairs(posterior),
@@ -89,6 +91,11 @@ function comesBack({ row }: PosteriorCause, { recent }: PumpHistory): string[] {
   return [
     `This pump had it within ${REPEAT_DAYS} days: that alone makes it likelier than on another. Look for what brought it back.`,
   ];
+}
+
+function asDrawn({ row }: PosteriorCause, situation: Situation): string[] {
+  const reason = drawnReason(situation, row.id);
+  return reason ? [`As drawn, ${reason}: that alone makes it likelier here.`] : [];
 }
 
 function decisive(

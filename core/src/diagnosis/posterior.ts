@@ -16,6 +16,7 @@ import { prepare } from "./model/preparation.ts";
 import { modelOf } from "./model/pump-model.ts";
 import { applies, type CauseRow, CAUSES, onPump } from "./tables/causes/index.ts";
 import { priorOf, priorRow } from "./tables/priors.ts";
+import { drawnFactor } from "./drawn-line.ts";
 import { setupFactor } from "./setup.ts";
 import { testRates } from "./test-rates.ts";
 
@@ -224,7 +225,11 @@ const AS_TOLD: Snapshot = {
 function priorsOf(situation: Situation, causes: readonly CauseRow[]): readonly number[] {
   const row = priorRow(situation.family, situation.installation, situation.driver);
   const raw = causes.map(
-    ({ id }) => priorOf(row, id) * historyFactor(situation, id) * setupFactor(situation, id),
+    ({ id }) =>
+      priorOf(row, id) *
+      historyFactor(situation, id) *
+      setupFactor(situation, id) *
+      drawnFactor(situation, id),
   );
   const sum = raw.reduce((a, b) => a + b, 0);
   return raw.map((p) => p / sum);

@@ -222,6 +222,13 @@ function sayer({ facts, instruments }: VisitSheet): (note: Note) => Said | undef
         return { name: "Tag seen", text };
       case "opened":
         return { name: "The pump", text: "was open" };
+      case "needle":
+        return { name: "Needle, look by look", text: text.replaceAll("\n", "; ") };
+      case "halving":
+        return {
+          name: `Line shut at part ${Number(note.part) + 1}`,
+          text: text === "holds" ? "the needle held" : "the needle fell",
+        };
       case "hours-run":
         return { name: "Hours run, by its counter", text };
       case "used":

@@ -19,3 +19,4 @@ export { primingTime } from "./priming-time.ts";
 export type { DryPiece, PrimingInputs, PrimingTime } from "./priming-time.ts";
 export * from "./line/index.ts";
 export * from "./bench/index.ts";
+export { type Hold, holdOf, type NeedleFault, needleFault, type NeedleLook } from "./hold.ts";

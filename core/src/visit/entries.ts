@@ -183,6 +183,14 @@ const noted = z.discriminatedUnion("topic", [
     part: text(80).regex(/^[a-z-]+\/[a-z-]+$/, "There is no such part."),
     value: known("finding", ["found", "in-order"]).nullable(),
   }),
+  /** A needle watched: a look a line, its time and what it showed. */
+  z.object({ topic: z.literal("needle"), value: text(4000).nullable() }),
+  /** What the needle did with the drawn line shut at a part of it. */
+  z.object({
+    topic: z.literal("halving"),
+    part: text(4).regex(/^\d{1,3}$/, "There is no such part."),
+    value: known("finding", ["holds", "falls"]).nullable(),
+  }),
   /** What the counter of hours run shows. */
   z.object({ topic: z.literal("hours-run"), value: text(40).nullable() }),
   /** A part that was used; how long the work took. */

@@ -64,6 +64,9 @@ export function noteKey(note: NoteSubject): string {
       return `run-ended/${note.run}`;
     case "used":
       return `used/${note.part}`;
+    case "halving":
+      return `halving/${note.part}`;
+    case "needle":
     case "hours-run":
     case "time-used":
     case "isolated-by":

@@ -1,5 +1,5 @@
 /** A pump's own suction and discharge line: drawn, judged, audited. Plain data, so that it can be handed to a screen. */
-import type { CaseFile, Family } from "../case/index.ts";
+import type { Family } from "../case/index.ts";
 import { casingVolumeFromPorts } from "../hydraulics/index.ts";
 import { liquidAt } from "../liquid/index.ts";
 import { gaugePa } from "../quantity/index.ts";
@@ -25,41 +25,6 @@ import {
 import { cleanSystem } from "./clean-system.ts";
 import { COLD_K } from "./liquid-of-case.ts";
 import type { Situation } from "./situation.ts";
-
-type Elements = NonNullable<CaseFile["suction"]>["elements"];
-
-/** Elements of a case as parts that lie somewhere; one without a kind is left out. */
-export const linePartsOf = (elements: Elements | undefined): LinePart[] =>
-  (elements ?? []).flatMap((e): LinePart[] =>
-    e.kind
-      ? [
-          given({
-            kind: e.kind,
-            bore: e.bore?.si,
-            length: e.length?.si,
-            material: e.material,
-            roughness: e.roughness?.si,
-            angle: e.angle?.si,
-            radius: e.radius?.si,
-            valve: e.valve,
-            opening: e.opening,
-            k: e.k,
-            freeArea: e.freeArea?.si,
-            shape: e.shape,
-            height: e.height?.si,
-            submergence: e.submergence?.si,
-            bottomClearance: e.bottomClearance?.si,
-          }),
-        ]
-      : [],
-  );
-
-/** Without what nobody gave. */
-function given(part: { readonly [K in keyof LinePart]: LinePart[K] | undefined }): LinePart {
-  return Object.fromEntries(
-    Object.entries(part).filter(([, v]) => v !== undefined),
-  ) as unknown as LinePart;
-}
 
 /** What is so today; what nobody says is as the register has it. */
 export interface LineToday {

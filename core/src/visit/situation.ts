@@ -11,7 +11,8 @@ import type { JetRating } from "../jet/index.ts";
 import type { LiquidState, NamedLiquid } from "../liquid/index.ts";
 import { type AbsolutePa, type GaugePa, parseQuantity, type Quantity } from "../quantity/index.ts";
 import { meanArea } from "../sump/index.ts";
-import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
+import type { LinePart, LossAtFlow, SuctionLayout } from "../suction/index.ts";
+import { linePartsOf } from "./line-parts.ts";
 import type { CaseNote } from "./case-note.ts";
 import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
 import { type OutcomeShares, outcomeShares } from "./outcome-shares.ts";
@@ -111,6 +112,8 @@ export interface Situation {
     readonly loss: LossAtFlow | undefined;
   };
   readonly suctionElements: readonly LineElement[];
+  /** The same parts with where they lie and how far their valves stand open. */
+  readonly suctionParts: readonly LinePart[];
   readonly dischargeElements: readonly LineElement[];
   /** Height and outside diameter of the inlet, when drawn [m]. */
   readonly inlet:
@@ -252,6 +255,7 @@ export function situationOf(file: CaseFile): Situation {
     layout: layoutOfCase(context, viscosity, reference),
     suctionSide: suctionSideOfCase(context, viscosity, reference),
     suctionElements: lineElements(file.suction?.elements),
+    suctionParts: linePartsOf(file.suction?.elements),
     dischargeElements: lineElements(file.discharge?.elements),
     inlet: inletOf(file),
     staticHead: file.discharge?.staticHead?.si,

@@ -162,8 +162,11 @@ export function lineView(asked: LineAsked): LineView {
   }
   const situation = situationOf(caseOfPump(read.value.file));
   const drawn = linePartsOf(read.value.file[side]?.elements);
-  const old = readPump({ ...written, [side]: { ...written[side], elements: asked.asItLies } });
-  const asItLies = old.ok ? linePartsOf(old.value.file[side]?.elements) : drawn;
+  const old =
+    asked.asItLies === parts
+      ? read
+      : readPump({ ...written, [side]: { ...written[side], elements: asked.asItLies } });
+  const asItLies = old === read || !old.ok ? drawn : linePartsOf(old.value.file[side]?.elements);
   const setting = lineSetting(situation, {
     flow: figure(today.flow, "flow"),
     level: figure(today.level, "length"),

@@ -37,7 +37,7 @@ const RARE: Readonly<Partial<Record<CauseId, number>>> = {
 type PriorRow = Readonly<Partial<Record<CauseId, number>>>;
 
 /** Version of the tables in this folder; stored with every result. */
-export const DATA_VERSION = "9";
+export const DATA_VERSION = "10";
 
 export const PRIORS: Readonly<Record<string, PriorRow>> = {
   "inline-circulator/flooded/3-phase": {

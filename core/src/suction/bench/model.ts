@@ -87,7 +87,7 @@ export interface CellNow {
   readonly air: number;
 }
 
-export interface LinkNow {
+interface LinkNow {
   /** From `from` to `to` in the last step, on average [m³/s]: water, and air at the pressure it had. */
   readonly water: number;
   readonly air: number;
@@ -159,7 +159,7 @@ export function isOpen(
 }
 
 /** Share of its pressure that a wheel gives with so much water round it. */
-export const wheelShare = (fill: number): number =>
+const wheelShare = (fill: number): number =>
   Math.max(0, Math.min(1, (fill - WHEEL_WET) / (WHEEL_FULL - WHEEL_WET)));
 
 /** Length of one step [s]. */

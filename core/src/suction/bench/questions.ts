@@ -67,7 +67,7 @@ export function benchWords(
 }
 
 /** A state as the tests of a layout look at it. */
-export function seenOf(form: BenchForm, state: BenchState, controls: Controls): Seen {
+function seenOf(form: BenchForm, state: BenchState, controls: Controls): Seen {
   const cells = new Map(form.cells.map((c) => [c.id, c]));
   return {
     time: state.time,
@@ -104,12 +104,7 @@ const isSet = (set: Controls, controls: Controls): boolean =>
  * How far the order is: steps that are done stay so, until what one of them reached is lost again, which begins it anew.
  * @param before - how many were done
  */
-export function progressOf(
-  layout: BenchLayout,
-  seen: Seen,
-  controls: Controls,
-  before: number,
-): number {
+function progressOf(layout: BenchLayout, seen: Seen, controls: Controls, before: number): number {
   let at = Math.min(before, layout.order.length);
   if (layout.order.slice(0, at).some((s) => s.lost?.(seen) === true)) at = 0;
   for (let step = layout.order[at]; step; step = layout.order[++at]) {

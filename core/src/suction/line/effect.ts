@@ -2,11 +2,13 @@
 import {
   curveEnd,
   curveStart,
+  pchip,
   type RatedCurve,
   readCurve,
   rootsBetween,
   type SystemCurve,
   systemHead,
+  valueAt,
 } from "../../curve/index.ts";
 import { lineLoss } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
@@ -66,8 +68,10 @@ export function lineEffect(
   const available = npshAt(flow);
   const required = pump.curve ? readCurve(pump.curve, flow).npshr : undefined;
   const wanted = required === undefined ? undefined : wantedNpsh(pump.margin, required);
-  const free = meets(pump, (q) => lossAt(q) - lineLoss(asItLies, q, viscosity).total);
-  const fed = free === undefined ? undefined : feeds(pump, npshAt, free);
+  const curve = lossCurve(parts, pump, viscosity);
+  const before = asItLies === parts ? curve : lossCurve(asItLies, pump, viscosity);
+  const free = meets(pump, (q) => curve(q) - before(q));
+  const fed = free === undefined ? undefined : feeds(pump, (q) => npshAt(0) - curve(q), free);
   return {
     ...{ loss, available, required, wanted },
     margin: required === undefined ? undefined : available - required,
@@ -77,6 +81,26 @@ export function lineEffect(
     greatestLift: wanted === undefined ? undefined : available - level - wanted,
     priming: level < 0 ? priming(parts, drawn, pump) : undefined,
   };
+}
+
+/** Flows at which a line's loss is worked out; between them it is as smooth as any. */
+const FLOWS = 17;
+
+/** A line's loss over the flows of its pump: looked up some thousand times where the pump is sought. */
+function lossCurve(
+  parts: readonly LinePart[],
+  { curve }: LinePump,
+  viscosity: number,
+): (flow: number) => number {
+  const most = curve ? curveEnd(curve) : 0;
+  if (!(most > 0)) return (q) => lineLoss(parts, q, viscosity).total;
+  const flows = Array.from({ length: FLOWS }, (_, i) => (most * i) / (FLOWS - 1));
+  const made = pchip(
+    flows,
+    flows.map((q) => lineLoss(parts, q, viscosity).total),
+  );
+  return (q) =>
+    (made.ok ? valueAt(made.value, q) : undefined) ?? lineLoss(parts, q, viscosity).total;
 }
 
 /** Cells scanned for where the pump meets its system. */

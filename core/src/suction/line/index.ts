@@ -1,4 +1,11 @@
-export { auditDischarge, auditSuction, FLAGS, SPEED_ALARM, SPEED_NOTE } from "./audit/index.ts";
+export {
+  auditDischarge,
+  auditSuction,
+  FLAGS,
+  SPEED_ALARM,
+  SPEED_NOTE,
+  suctionFlags,
+} from "./audit/index.ts";
 export type { AuditedPump, AuditInputs, Finding, Say } from "./audit/index.ts";
 export { lineEffect } from "./effect.ts";
 export type { LineEffect, LinePump } from "./effect.ts";
@@ -12,3 +19,4 @@ export { pressureLine } from "./pressure-line.ts";
 export type { LineFlow, PressureLine, PressurePoint } from "./pressure-line.ts";
 export { placed } from "./profile.ts";
 export type { LineEnds, PlacedPart } from "./profile.ts";
+export { type Halving, halving, type HalvingLook, type ShutPlace, shutPlaces } from "./halving.ts";

@@ -44,21 +44,36 @@ export const auditSuction = (inputs: AuditInputs): readonly Finding[] =>
 export const auditDischarge = (inputs: AuditInputs): readonly Finding[] =>
   audit(DISCHARGE_FLAGS, inputs);
 
+/** Ids of the flags that a suction line raises, and whether any of its joints stands under the atmosphere. */
+export function suctionFlags(
+  parts: readonly LinePart[],
+  drawn: LineFlow,
+  pump: AuditedPump,
+): { readonly flags: ReadonlySet<string>; readonly underVacuum: boolean } {
+  const line = pressureLine(parts, drawn);
+  const raised = SUCTION_FLAGS.filter((row) => row.find({ parts, line, drawn, pump }).length > 0);
+  return {
+    flags: new Set(raised.map((row) => row.id)),
+    underVacuum: line.points.some((p) => p.absolute < line.atmosphere),
+  };
+}
+
 function audit(flags: readonly FlagRow[], inputs: AuditInputs): readonly Finding[] {
   const { parts, drawn, today, pump } = inputs;
   const line = pressureLine(parts, drawn);
-  const gives = (edits: readonly LineEdit[], flow: number) =>
-    lineLoss(parts, flow, drawn.viscosity).total -
-    lineLoss(edited(parts, edits), flow, drawn.viscosity).total;
+  const lossAt = (list: readonly LinePart[], flow: number) =>
+    lineLoss(list, flow, drawn.viscosity).total;
+  const now = { duty: line.total, today: today === undefined ? 0 : lossAt(parts, today) };
   const found = flags.flatMap((row) =>
     row.find({ parts, line, drawn, pump }).map((f): Finding => {
       const { edits = [] } = f;
       const costs = edits.length > 0;
+      const mended = edited(parts, edits);
       return {
         ...saidOf(row, f, inputs.say),
         edits,
-        givesAtDuty: costs ? gives(edits, drawn.flow) : undefined,
-        givesToday: costs && today !== undefined ? gives(edits, today) : undefined,
+        givesAtDuty: costs ? now.duty - lossAt(mended, drawn.flow) : undefined,
+        givesToday: costs && today !== undefined ? now.today - lossAt(mended, today) : undefined,
       };
     }),
   );

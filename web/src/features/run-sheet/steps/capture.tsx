@@ -17,6 +17,8 @@ import { Choice } from "../choice";
 import { SheetStrip } from "../sheet-strip";
 import { takeOver } from "../take-over";
 import { Watch } from "../timing/watch";
+import { HalvingSearch } from "./halving-search";
+import { NeedleWatch } from "./needle-watch";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
@@ -82,10 +84,20 @@ export function Capture({
           : { ringAfter: 60 * capture.countdownMinutes })}
         {...(timed ? { onTake: (raw: string) => takeOver(sheet, label, timed.slot, raw) } : {})}
       />
+      {test === "vacuum-plate" ? (
+        <NeedleWatch
+          sheet={sheet}
+          units={units}
+          atmosphere={captureContext(sheet, units, view).atmosphere}
+        />
+      ) : null}
       {read ? (
         <p className={classes.reads} data-testid="reads" role="status">
           {read.say}
         </p>
+      ) : null}
+      {test === "vacuum-plate" && read?.outcome === "good-holds" ? (
+        <HalvingSearch sheet={sheet} />
       ) : null}
       {waits ? (
         <Choice
