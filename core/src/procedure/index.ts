@@ -47,5 +47,6 @@ export type {
   StepNow,
   Wait,
 } from "./run/index.ts";
+export { placesOfLook } from "./triage/of-line.ts";
 export { triageAnswers, triageListsFor, triageOrder, triagePart } from "./triage/order.ts";
 export type { TriageAnswer, TriageList, TriageLook } from "./triage/order.ts";

@@ -86,6 +86,8 @@ export interface LineView {
   readonly parts: readonly DrawnPart[];
   readonly side: LineSide;
   readonly level: number | undefined;
+  /** Under which its margin goes, at the flow it is judged at. */
+  readonly lowestLevel: number | undefined;
   /** Corners of the pressure line [m absolute], with what boils and what the pump needs. */
   readonly pressure:
     | {
@@ -138,6 +140,7 @@ const NOTHING = {
   ...NO_HEAD,
   ...{
     pressure: undefined,
+    lowestLevel: undefined,
     parts: [],
     findings: [],
     compared: [],
@@ -199,6 +202,7 @@ export function lineView(asked: LineAsked): LineView {
     changed: edits.length > 0 ? editedWritten(parts, edits, units) : undefined,
     ...(side === "suction" ? headOf(study, drawn, setting, units) : NO_HEAD),
     level: side === "suction" ? setting.drawn.level : undefined,
+    lowestLevel: study.effect?.lowestLevel,
     parts: drawnParts(study.line, drawn, units),
     pressure: side === "suction" ? pressureOf(study, drawn, units) : undefined,
     findings: study.findings.map((f) => ({ ...f, ...givesOf(f, units) })),

@@ -164,7 +164,7 @@ function wayOut(
   return runs
     ? {
         ...{ is: "no", lead: "No." },
-        say: "It runs against shut valves: the water in its casing is heated until it boils.",
+        say: "It runs against shut valves: for a moment only, for the water in its casing is heated.",
       }
     : {
         is: "part",

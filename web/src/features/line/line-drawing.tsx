@@ -31,8 +31,14 @@ export function LineDrawing({
   selected: number | null;
   onSelect: (index: number) => void;
 }) {
-  const { parts, level, findings, pressure, unit } = view;
-  const heights = level === undefined ? [] : [level];
+  const { parts, level, lowestLevel, findings, pressure, unit } = view;
+  // A level far below everything drawn would squeeze the drawing; it is said in the table then.
+  const floor = Math.min(0, level ?? 0, ...parts.map((p) => p.from)) - 1;
+  const lowest =
+    lowestLevel !== undefined && level !== undefined && lowestLevel < level && lowestLevel > floor
+      ? lowestLevel
+      : undefined;
+  const heights = [level, lowest].filter((h) => h !== undefined);
   const scale = sheetScale(parts, heights, SIDE);
   const width = TANK + scale.width + PUMP + 20;
   const below = TOP + SIDE.height + GAP;
@@ -57,6 +63,11 @@ export function LineDrawing({
         <g transform={`translate(${TANK} ${TOP})`}>
           {level === undefined ? null : (
             <Water
+              lowest={
+                lowest === undefined
+                  ? undefined
+                  : { y: scale.y(lowest), text: `lowest ${signed(lowest * unit.perMetre)}` }
+              }
               level={scale.y(level)}
               mouth={wall}
               text={`level ${signed(level * unit.perMetre)} ${unit.symbol}`}
@@ -103,15 +114,17 @@ function alternative({ parts, headline, about }: LineView): string {
 }
 
 function Water({
+  lowest,
   level,
   mouth,
   text,
 }: {
+  lowest: { readonly y: number; readonly text: string } | undefined;
   level: number;
   mouth: PlacedOnSheet | undefined;
   text: string;
 }) {
-  const bottom = Math.max(level, mouth?.y0 ?? level) + 44;
+  const bottom = Math.max(level, lowest?.y ?? level, mouth?.y0 ?? level) + 44;
   const right = (mouth?.x1 ?? 0) + 6;
   return (
     <g>
@@ -127,6 +140,14 @@ function Water({
         className={classes.tank}
       />
       <line x1={-TANK + 14} x2={right} y1={level} y2={level} className={classes.level} />
+      {lowest ? (
+        <g>
+          <line x1={-TANK + 14} x2={right} y1={lowest.y} y2={lowest.y} className={classes.lowest} />
+          <text x={-TANK + 20} y={lowest.y + 15} className={classes.steelText}>
+            {lowest.text}
+          </text>
+        </g>
+      ) : null}
       <text x={-TANK + 20} y={level - 7} className={classes.steelText}>
         {text}
       </text>

@@ -7,6 +7,7 @@ import { type RunNow, runNow, type StepNow, wantsDead } from "@yard-tack/core/pr
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { notedText, type Run } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
+import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { Cautions } from "../steps/caution-card";
 import { Isolation } from "../steps/isolation";
@@ -18,6 +19,12 @@ import { useClock } from "./use-clock";
 import type { Procedures } from "./use-procedures";
 import { StepWait } from "./wait";
 import classes from "./procedures.module.css";
+
+/** Layouts of the bench on which a procedure's order can be tried before it is done. */
+const BENCH_OF: Readonly<Record<string, string>> = {
+  ...{ "prime-foot-valve": "lift", "prime-tank-primer": "tank", "prime-dry-set": "dry-set" },
+  ...{ "prime-two-pipe-jet": "jet", "prime-circuit": "circuit", "fill-circuit": "heating" },
+};
 
 /** A procedure, one step at a time: what to do, why, what it still wants, and what keeps it shut. */
 export function Runner({
@@ -53,6 +60,11 @@ export function Runner({
     <article className={classes.runner} data-procedure={run.form.id}>
       <header>
         <h3>{run.form.name}</h3>
+        {BENCH_OF[run.form.id] ? (
+          <Link href={`/priming?layout=${BENCH_OF[run.form.id]}&pump=${sheet.dto.pump.id}`}>
+            On the bench
+          </Link>
+        ) : null}
         <Button variant="default" onClick={onLeave}>
           Leave
         </Button>

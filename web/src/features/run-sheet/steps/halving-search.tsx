@@ -1,23 +1,18 @@
 "use client";
 
-import { halving, type HalvingLook, type LinePart } from "@yard-tack/core/suction";
-import { linePartsOf, notesOf } from "@yard-tack/core/visit";
-import { caseOfPump, readPump } from "@yard-tack/core/case";
+import { halving, type HalvingLook } from "@yard-tack/core/suction";
+import { notesOf } from "@yard-tack/core/visit";
 import { PART_NAMES } from "@yard-tack/core/board";
 import { Button } from "@mantine/core";
 import Link from "next/link";
-import { useMemo } from "react";
+import { useLineParts } from "../use-line-parts";
 import type { Sheet } from "../use-sheet";
 import classes from "./needle.module.css";
 
 /** Where the drawn line leaks: shut it in the middle, look, and halve what is left. */
 export function HalvingSearch({ sheet }: { sheet: Sheet }) {
   const { pump } = sheet.dto;
-  const parts = useMemo((): readonly LinePart[] => {
-    const { history: _past, fingerprint: _own, ...written } = pump.written;
-    const file = readPump(written);
-    return file.ok ? linePartsOf(caseOfPump(file.value.file).suction?.elements) : [];
-  }, [pump.written]);
+  const { parts } = useLineParts(sheet);
   const noted = notesOf(sheet.state, "halving");
   const looks = noted.map(({ note }): HalvingLook => ({
     at: Number(note.part),

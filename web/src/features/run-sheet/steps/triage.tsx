@@ -2,7 +2,9 @@
 
 import type { BoardView } from "@yard-tack/core/board";
 import type { ObservationId } from "@yard-tack/core/case";
+import { PART_NAMES } from "@yard-tack/core/board";
 import {
+  placesOfLook,
   type TriageAnswer,
   triageAnswers,
   type TriageList,
@@ -13,6 +15,7 @@ import {
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { percentText } from "@/features/board";
+import { useLineParts } from "../use-line-parts";
 import type { Sheet } from "../use-sheet";
 import { Cautions } from "./caution-card";
 import classes from "./steps.module.css";
@@ -60,6 +63,19 @@ function Looks({ list, sheet, view }: { list: TriageList; sheet: Sheet; view: Bo
   );
 }
 
+/** Which joint, which valve: where the line is drawn. */
+function OnTheLine({ look, sheet }: { look: string; sheet: Sheet }) {
+  const { parts, level } = useLineParts(sheet);
+  const places = placesOfLook(look, parts, level);
+  if (places === undefined) return null;
+  const named = places.map((i) => `${i + 1} ${PART_NAMES[parts[i]?.kind ?? "pipe"]}`);
+  return (
+    <p className={classes.hint}>
+      {named.length > 0 ? `As drawn: ${named.join(", ")}.` : "As drawn, this line has none."}
+    </p>
+  );
+}
+
 function Look({ look, sheet }: { look: TriageLook; sheet: Sheet }) {
   const waiting = look.cautions.filter((c) => !sheet.state.acknowledged.has(c));
   const say = (answer: TriageAnswer) => {
@@ -76,6 +92,7 @@ function Look({ look, sheet }: { look: TriageLook; sheet: Sheet }) {
         <p>
           {look.look} {look.minutes} min, {percentText(look.probability)}.
         </p>
+        <OnTheLine look={look.id} sheet={sheet} />
       </div>
       {waiting.length > 0 ? (
         <details>
