@@ -28,7 +28,7 @@ const LOOKS = 24;
 
 const counterRow = z.array(z.object({ at: z.coerce.date(), hours: z.number() }));
 
-const roundRow = columns(
+export const roundRow = columns(
   z.object({
     days: z.number().int(),
     hours: z.number().int().nullable(),
@@ -47,10 +47,10 @@ const roundRow = columns(
 );
 
 /**
- * The twin's readings: as found on its open sheet, where there are any, else those of its last visit. Of entries about one
+ * Of the pump of a run sheet `r`. The twin's readings: as found on its open sheet, where there are any, else those of its last visit. Of entries about one
  * strip the last that the server took counts.
  */
-const ROUND = `
+export const ROUND = `
   select p.round_days as days, p.round_hours as hours,
     (select jsonb_agg(h order by h.at) from (
        select at, hours from hours_run where pump_id = p.id order by at desc limit ${LOOKS}) h) as counter,
@@ -69,12 +69,10 @@ const ROUND = `
           where l.pump_id = t.id and jsonb_array_length(coalesce(l.body->'snapshots', '[]')) > 0
           order by l.at desc limit 1) l on true
       where t.id = p.twin_id and t.site_id = p.site_id and t.retired_at is null) as twin
-  from pump p where p.id = ?`;
+  from pump p where p.id = r.pump_id`;
 
-/** Undefined where there is no such pump. */
-export async function roundOf(em: EntityManager, id: PumpId): Promise<RoundOf | undefined> {
-  const [row] = await selected(em, roundRow, ROUND, [id]);
-  if (!row) return undefined;
+/** A row of {@link ROUND}, as it is told. */
+export function roundOf(row: z.output<typeof roundRow>): RoundOf {
   const { days, hours, twin } = row;
   const at = twin?.openAt ?? twin?.lastAt;
   return {

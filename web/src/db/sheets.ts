@@ -35,7 +35,16 @@ import {
   visitKind,
   type VisitKind,
 } from "./rows";
-import { keepHours, lastReadings, roundMade, type RoundOf, roundOf, WALKED } from "./rounds";
+import {
+  keepHours,
+  lastReadings,
+  ROUND,
+  roundMade,
+  type RoundOf,
+  roundOf,
+  roundRow,
+  WALKED,
+} from "./rounds";
 import { entriesOf } from "./sheet-entries";
 import { keepTrend } from "./trend";
 
@@ -84,7 +93,8 @@ const SHEET = `
     (select jsonb_build_object('at', l.at, 'snapshots', l.body->'snapshots') from log_entry l
        where l.pump_id = r.pump_id and l.sheet_id is distinct from r.id
          and jsonb_array_length(coalesce(l.body->'snapshots', '[]')) > 0
-       order by l.at desc limit 1) as last
+       order by l.at desc limit 1) as last,
+    (select to_jsonb(q) from (${ROUND}) q) as round
   from run_sheet r where r.id = ?`;
 
 const sheetRows = z.object({
@@ -95,6 +105,7 @@ const sheetRows = z.object({
     .object({ at: z.coerce.date(), snapshots: z.array(z.record(z.string(), z.unknown())) })
     .nullable()
     .catch(null),
+  round: roundRow,
 });
 
 async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord | undefined> {
@@ -102,8 +113,7 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
   if (!found) return undefined;
   const { sheet, photos, log, last } = found;
   const pump = await pumpRecord(em, sheet.pumpId);
-  const round = await roundOf(em, sheet.pumpId);
-  if (!pump || !round) return undefined;
+  if (!pump) return undefined;
   const { entries, unread } = await entriesOf(em, id);
   const people = await everybody(em);
   return {
@@ -116,7 +126,7 @@ async function sheetRecord(em: EntityManager, id: SheetId): Promise<SheetRecord 
       return facts.success ? [{ ...facts.data, order: photo.seq }] : [];
     }),
     last: last && { at: last.at, readings: lastReadings(last.snapshots) },
-    round,
+    round: roundOf(found.round),
     log: log.map((row) => ({ id: row.id, kind: row.kind, record: readRecord(row.body) })),
     people: Object.fromEntries(people.map((p) => [p.id, p.name])),
     hands: people.filter((p) => p.leftAt === null && p.role !== "viewer").map((p) => p.id),
