@@ -32,9 +32,7 @@ const TODAY: readonly (readonly [key: keyof Today, name: string, hint: string])[
 /** A pump's line: drawn, audited, changed on paper before it is changed in steel. */
 export function LinePage({ dto, back }: { dto: LineDto; back: string | null }) {
   const [side, setSide] = useState<LineSide>("suction");
-  return (
-    <SidePage key={`${side}/${dto.version}`} dto={dto} side={side} back={back} onSide={setSide} />
-  );
+  return <SidePage key={side} dto={dto} side={side} back={back} onSide={setSide} />;
 }
 
 function SidePage({
@@ -53,6 +51,7 @@ function SidePage({
   const { draft, edit, view, shown, today, setToday, chosen, choose, units } = line;
   const [selected, select] = useState<string | null>(null);
   const [pending, start] = useTransition();
+  const [refreshing, refresh] = useTransition();
   const [said, setSaid] = useState<{ readonly ok: boolean; readonly text: string } | null>(null);
   const chosenPart = draft.now.findIndex((p) => p.id === selected);
   const stops = view.faults.some((f) => f.stops);
@@ -80,7 +79,9 @@ function SidePage({
       }).catch(() => ({ ok: false, message: NO_ANSWER }) as const);
       if (outcome.ok) {
         forgetLine(dto.pumpId, side);
-        router.refresh();
+        line.settle();
+        // The next save goes by the version that comes with it.
+        refresh(() => router.refresh());
       }
       answered(
         outcome.ok ? null : outcome.message,
@@ -128,7 +129,7 @@ function SidePage({
         >
           Redo
         </Button>
-        <Button onClick={save} loading={pending} disabled={stops}>
+        <Button onClick={save} loading={pending || refreshing} disabled={stops}>
           Keep this line
         </Button>
       </PageHead>

@@ -28,7 +28,9 @@ export function useLine(dto: LineDto, side: LineSide) {
     // What this device kept is read after the first drawing, which the server made too.
     const before = keptLine(dto.pumpId, side, dto.version);
     if (before) change({ do: "start", parts: asDraft(before), restored: true });
-  }, [dto.pumpId, dto.version, side]);
+    // A newer version is this hand's own save: what it has drawn and chosen since stays.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   const dirty = draft.past.length > 0 || draft.restored;
   const edit = (step: LineChange) => {
     change(step);
@@ -45,7 +47,23 @@ export function useLine(dto: LineDto, side: LineSide) {
   );
   const view = useMemo(() => lineView(asked), [asked]);
   const shown = useLastGood(view);
-  return { draft, edit, view, shown, today, setToday, chosen, choose, dirty, asked, parts, units };
+  /** What is drawn is kept: nothing of it is left to lose. */
+  const settle = () => change({ do: "start", parts: draft.now, restored: false });
+  return {
+    settle,
+    draft,
+    edit,
+    view,
+    shown,
+    today,
+    setToday,
+    chosen,
+    choose,
+    dirty,
+    asked,
+    parts,
+    units,
+  };
 }
 
 /** The last drawing that could be, while what is typed cannot. */

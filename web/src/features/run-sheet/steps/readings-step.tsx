@@ -35,7 +35,7 @@ import { CautionCard, Cautions } from "./caution-card";
 import { ObservationChip } from "./chips";
 import { OnHand } from "./lazy-steps";
 import { PitotFlow } from "./pitot-flow";
-import { HoursRun } from "./round-parts";
+import { HoursRun } from "./hours-run";
 import { StopCard, useStops } from "./stops";
 import classes from "./steps.module.css";
 
