@@ -23,6 +23,14 @@ describe("a needle that is watched", () => {
     expect(holdOf(steady, 250, ATM)?.peak.at).toBe(120);
   });
 
+  it("is no surer than a needle can be read, however straight the looks lie", () => {
+    const two = [0, 60].map((at, i) => ({ at, vacuum: 80_000 - 600 * i }));
+    // Two readings good to 250 Pa each, a minute apart: the slope's spread is the root of 1,800 s².
+    expect(holdOf(two, 250, ATM)?.fall?.band95).toBeCloseTo((60 * 500) / Math.sqrt(1800), 6);
+    const finer = holdOf(two, 25, ATM)?.fall?.band95 ?? 0;
+    expect(finer).toBeLessThan(holdOf(two, 250, ATM)?.fall?.band95 ?? 0);
+  });
+
   it("has the band within which the true fall lies, whatever a needle is misread by", () => {
     const misread = fc.double({ min: -250, max: 250, noNaN: true });
     fc.assert(

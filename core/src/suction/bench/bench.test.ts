@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
+  airPressure,
+  ATMOSPHERE,
   BENCH_LAYOUTS,
   type BenchForm,
   type BenchLayout,
@@ -149,6 +151,26 @@ describe("water", () => {
       );
     },
   );
+
+  it("lets as much air up as runs down: a pipe that was filled from above is under no pressure", () => {
+    const bench = new Played(BENCH_LAYOUTS.find((l) => l.id === "lift") as BenchLayout);
+    bench.guided(4);
+    const pipe = bench.form.cells.find((c) => c.id === "suction");
+    const now = bench.state.cells["suction"];
+    if (!pipe || !now) throw new Error("a suction pipe");
+    expect(now.water / pipe.volume).toBeGreaterThan(0.97);
+    expect(Math.abs(airPressure(pipe, now) - ATMOSPHERE)).toBeLessThan(15_000);
+  });
+
+  it("that runs away again begins the order anew", () => {
+    const bench = new Played(BENCH_LAYOUTS.find((l) => l.id === "tank") as BenchLayout);
+    bench.guided();
+    expect(bench.words.progress).toBe(bench.layout.order.length);
+    bench.set({ recirculation: true });
+    bench.until((w) => w.progress === 0);
+    expect(bench.words.casingFill).toBeLessThan(0.7);
+    expect(bench.words.next?.id).toBe("shut");
+  });
 
   it("stays in a lift that is full, behind its foot valve, when the pump stops", () => {
     const bench = new Played(BENCH_LAYOUTS.find((l) => l.id === "lift") as BenchLayout);
