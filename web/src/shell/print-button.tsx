@@ -4,7 +4,7 @@ import { Button } from "@mantine/core";
 
 export function PrintButton() {
   return (
-    <Button variant="default" onClick={() => window.print()}>
+    <Button variant="default" className="no-print" onClick={() => window.print()}>
       Print
     </Button>
   );
