@@ -18,7 +18,7 @@ export type {
   LineFaultView,
   LineSide,
   LineView,
-  SweepView,
 } from "./line/line-view.ts";
+export type { SweepView } from "./sweep-view.ts";
 export { PART_NAMES } from "./line/line-words.ts";
 export { editedWritten, writtenPart, type WrittenPart } from "./line/written-line.ts";

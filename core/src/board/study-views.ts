@@ -26,6 +26,7 @@ import {
   spokenPosition,
   suctionStudy,
 } from "../visit/index.ts";
+import { BECAUSE, type SweepView, sweepView } from "./sweep-view.ts";
 import { isClear } from "./unexplained.ts";
 import { leverWords } from "../words/index.ts";
 
@@ -199,15 +200,7 @@ export interface LeversView {
         readonly because: string;
       }
     | undefined;
-  readonly sweep:
-    | {
-        readonly levels: readonly string[];
-        readonly rows: readonly {
-          readonly temperature: string;
-          readonly cells: readonly ({ readonly text: string; readonly short: boolean } | null)[];
-        }[];
-      }
-    | undefined;
+  readonly sweep: SweepView | undefined;
   readonly vortex: string | undefined;
   readonly canFeed: string | undefined;
 }
@@ -222,13 +215,6 @@ const LEVER_NAMES: Readonly<Record<LeverId, string>> = {
   cool: "Cool the liquid",
   warm: "Warm the liquid",
 };
-
-const BECAUSE = {
-  altitude: "the place lies high",
-  warm: "the liquid is warm",
-  friction: "the suction line takes much",
-  npshr: "this pump asks for much",
-} as const;
 
 /** The levers with everything beside them; undefined when there is nothing to move. */
 export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefined {
@@ -274,17 +260,7 @@ export function leversView(d: Diagnosis, units: UnitSystem): LeversView | undefi
       })),
       because: lift.because.map((b) => BECAUSE[b]).join(", "),
     },
-    sweep: sweep && {
-      levels: (sweep.rows[0] ?? []).map((c) => metres(c.level)),
-      rows: sweep.rows.map((cells) => ({
-        temperature: formatSi(cells[0]?.temperature ?? 0, "temperature", units),
-        cells: cells.map((c) =>
-          c.spare === undefined
-            ? null
-            : { text: `${c.spare > 0 ? "+" : ""}${metres(c.spare)}`, short: c.spare < 0 },
-        ),
-      })),
-    },
+    sweep: sweep && sweepView(sweep, units),
     vortex:
       vortex &&
       `Against vortices the inlet wants ${metres(vortex.needed)} of water over it (${formatNumber(toUnit(vortex.velocity, mouth), 2)} ${mouth} at its mouth)${

@@ -21,6 +21,7 @@ import {
   situationOf,
   suctionLineStudy,
 } from "../../visit/index.ts";
+import { BECAUSE, type SweepView, sweepView } from "../sweep-view.ts";
 import { FAULT_WORDS, LACK_WORDS, partLine, partName, sayIn } from "./line-words.ts";
 import { editedWritten, together, type WrittenPart } from "./written-line.ts";
 
@@ -125,14 +126,6 @@ export interface BudgetView {
   readonly greatest: string;
   readonly rules: readonly { readonly words: string; readonly misleads: boolean }[];
   readonly because: readonly string[];
-}
-
-export interface SweepView {
-  readonly levels: readonly string[];
-  readonly rows: readonly {
-    readonly temperature: string;
-    readonly cells: readonly ({ readonly text: string; readonly short: boolean } | null)[];
-  }[];
 }
 
 const NO_HEAD = { headline: undefined, alarm: undefined, about: undefined } as const;
@@ -340,13 +333,6 @@ function compared(now: LineEffect, then: LineEffect, units: UnitSystem): Compare
   ];
 }
 
-const BECAUSE = {
-  altitude: "the air is thin up here",
-  warm: "the water is warm",
-  friction: "the line takes much",
-  npshr: "this pump needs much",
-} as const;
-
 function budgetOf(
   budget: NonNullable<LineStudy["budget"]>,
   { drawn }: LineSetting,
@@ -401,16 +387,5 @@ function sweepOf(
     levels: steps(drawn.level - 1.5, drawn.level + 1.5, LEVELS),
     temperatures: steps(temperature - 5, temperature + 35, TEMPERATURES),
   });
-  const metres = (m: number) => formatSi(m, "length", units);
-  return {
-    levels: (sweep.rows[0] ?? []).map((c) => metres(c.level)),
-    rows: sweep.rows.map((cells) => ({
-      temperature: formatSi(cells[0]?.temperature ?? 0, "temperature", units),
-      cells: cells.map((c) =>
-        c.spare === undefined
-          ? null
-          : { text: `${c.spare > 0 ? "+" : ""}${metres(c.spare)}`, short: c.spare < 0 },
-      ),
-    })),
-  };
+  return sweepView(sweep, units);
 }

@@ -296,16 +296,18 @@ function changePlaces(
   const aAbove = a.low + a.high > b.low + b.high;
   const [top, low] = aAbove ? [nowA, nowB] : [nowB, nowA];
   const [topForm, lowForm] = aAbove ? [a, b] : [b, a];
+  // Only what stands above the hole runs down through it.
+  const above = (waterLevel(topForm, top) - link.at) / (topForm.high - topForm.low);
+  if (!(above > 0)) return [];
   // Where the lower one is full there is no air to come up.
   const room = lowForm.volume - low.water;
   const rate = (link.passes / 1000) * STEP;
-  const volume = Math.min(rate, 0.5 * top.water, 0.5 * Math.max(0, room));
+  const volume = Math.min(rate, 0.5 * above * topForm.volume, 0.5 * Math.max(0, room));
   if (!(volume > 1e-12)) return [];
   const sign = aAbove ? 1 : -1;
   // As much air comes up as water goes down, at the pressure of the lower one.
   const pressure = airPressure(lowForm, low);
   const air = Math.min(volume * pressure, 0.5 * low.air);
-  void topForm;
   return [
     { what: "water", amount: sign * volume, volume: sign * volume },
     { what: "air", amount: -sign * air, volume: -sign * volume },

@@ -83,7 +83,7 @@ export function lineEffect(
   };
 }
 
-/** Flows at which a line's loss is worked out; between them it is as smooth as any. */
+/** Flows at which a line's loss is worked out; it is interpolated between them. */
 const FLOWS = 17;
 
 /** A line's loss over the flows of its pump: looked up some thousand times where the pump is sought. */

@@ -1,6 +1,9 @@
 /** Where each part stands on the sheet of a drawing: metres to pixels. */
 import type { DrawnPart } from "@yard-tack/core/board";
 
+/** Room for the tank and the pump beside a line, and for the pressure under it [px]. */
+export const MARGINS = { tank: 128, pump: 96, pressure: 150 } as const;
+
 /** What has no length of its own still has a body on the sheet [px]. */
 const BODY = 46;
 const LEAST_BODY = 24;
