@@ -1,6 +1,3 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { fileURLToPath } from "node:url";
-import { join } from "node:path";
 import { v4 as newId } from "uuid";
 import { beforeAll, beforeEach, describe, expect, inject, it, vi } from "vitest";
 import { people, type PersonRow, sighted } from "@/db";
@@ -454,54 +451,5 @@ describe("what lies at a place that is not theirs", () => {
   it("pictures neither", async () => {
     as("viewer");
     expect((await sendPhoto(far.sheet, newId())).status).toBe(404);
-  });
-});
-
-describe("the source", () => {
-  const src = fileURLToPath(new URL("..", import.meta.url));
-  const files = (folder: string): string[] =>
-    readdirSync(folder, { withFileTypes: true }).flatMap((f) =>
-      f.isDirectory() ? files(join(folder, f.name)) : [join(folder, f.name)],
-    );
-  /** For machines: their feature asks for a token, and {@link onMachine} answers. */
-  const MACHINE_ROUTES = [
-    "log/[id]",
-    "pumps",
-    "pumps/[id]",
-    "pumps/[id]/curve",
-    "calendar.ics",
-    "pumps/[id]/follow-ups",
-    "pumps/[id]/log",
-    "pumps/[id]/readings",
-    "pumps/[id]/sheets",
-    "sheets/[id]",
-  ].map((path) => `app/api/v1/${path}/route.ts`);
-  /** Open to nobody in particular: they are how somebody comes in, or what anybody may read. */
-  const OPEN = [
-    "app/sign-in/page.tsx",
-    "app/welcome/[token]/page.tsx",
-    "app/enter/route.ts",
-    "app/api/v1/diagnose/route.ts",
-    "app/api/v1/openapi.json/route.ts",
-    ...MACHINE_ROUTES,
-    "app/healthz/route.ts",
-    "app/trust/authority.crt/route.ts",
-    "app/trust/page.tsx",
-    "app/readyz/route.ts",
-    // These ask in the feature that they call.
-    "app/api/sheets/[id]/entries/route.ts",
-    "app/api/sheets/[id]/photos/[photo]/route.ts",
-    "features/who/sign-in.ts",
-    "features/who/welcome.ts",
-  ];
-
-  it("has no page, route or action that does not ask who it is", () => {
-    const silent = files(src)
-      .filter(
-        (f) => /\/(page\.tsx|route\.ts)$/.test(f) || /^"use server";/.test(readFileSync(f, "utf8")),
-      )
-      .filter((f) => !/\bon(Page|Route|Action)\(/.test(readFileSync(f, "utf8")))
-      .map((f) => f.slice(src.length));
-    expect(silent.toSorted()).toEqual(OPEN.toSorted());
   });
 });
