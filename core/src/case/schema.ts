@@ -135,6 +135,11 @@ const testReadings = optional({
   ).optional(),
   volume: quantity("volume"),
   speed: quantity("speed"),
+  // The line shut at its parts, counted from the source, and what the needle did.
+  halving: list(
+    strict({ part: plainNumber(1, 200), needle: oneOf(["holds", "falls"]) }),
+    200,
+  ).optional(),
   amps: written<readonly (readonly (string | null)[])[]>(
     z.array(z.array(z.string().nullable())).nullable(),
   ).optional(),
@@ -201,6 +206,8 @@ const pumpShape = {
   }),
   suction: optional({
     sourceLevel: quantity("length"),
+    // Where the water stands with the pump off; the level above is the pumping one.
+    standingLevel: quantity("length"),
     surfacePressure: quantity("pressure"),
     loss: lossAtFlow,
     elements: list(element, 200),

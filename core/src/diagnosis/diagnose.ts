@@ -37,7 +37,7 @@ import { evidencePhrase, readingValue } from "./words.ts";
 import { worthInWords } from "./worth.ts";
 
 /** Version of the engine; stored with every result. */
-export const ENGINE_VERSION = "0.9.0";
+export const ENGINE_VERSION = "0.9.1";
 
 /** Evidence below this many bits either way is not worth a line. */
 const WORTH_SAYING = 0.1;

@@ -1,6 +1,6 @@
 /** What speaks for or against causes apart from the readings: observations and tests. */
 import type { CauseId, ObservationId, TestId } from "../case/index.ts";
-import type { Situation } from "../visit/index.ts";
+import type { LeakSearch, Situation } from "../visit/index.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
 import { type CauseRow, CAUSES } from "./tables/causes/index.ts";
 import { type ObservationRow, OBSERVATIONS, type Origin } from "./tables/observations/index.ts";
@@ -10,7 +10,8 @@ import { isModelled } from "./test-rates.ts";
 
 /** One thing that speaks for or against causes. */
 export interface EvidenceItem {
-  readonly kind: "reading" | "observation" | "test" | "running" | "level" | "margin" | "counted";
+  readonly kind:
+    "reading" | "observation" | "test" | "running" | "level" | "margin" | "counted" | "search";
   readonly id: string;
   /** ln p(item | cause, everything else), one per cause in the order of the posterior. */
   readonly logLikelihood: readonly number[];
@@ -19,6 +20,8 @@ export interface EvidenceItem {
   readonly outcome?: string;
   /** What was counted, over what is usual of it. */
   readonly counted?: { readonly what: string; readonly ratio: number; readonly of: string };
+  /** Where the drawn line lets air in, as far as it was searched. */
+  readonly search?: LeakSearch;
   /** NPSH available less required at the duty, by layout and sheet [m]. */
   readonly margin?: number;
   /** Level of the source over the shaft, today and in the register [m]. */

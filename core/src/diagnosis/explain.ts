@@ -158,7 +158,8 @@ function needed(item: EvidenceItem, cause: PosteriorCause, units: UnitSystem): s
       ? `“${observation.name}” would need another explanation`
       : `“${observation.name}” would have to have been overlooked`;
   }
-  if (item.kind === "test") return `${inSentence(item, units)} would have to mislead`;
+  if (item.kind === "test" || item.search)
+    return `${inSentence(item, units)} would have to mislead`;
   return "signs that nobody mentioned would have to be there";
 }
 

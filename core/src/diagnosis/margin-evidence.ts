@@ -3,14 +3,13 @@
  * that was laid out has its margin there, so one that has none is short of it, whatever else is wrong.
  */
 import { chanceBelow } from "../quantity/index.ts";
+import { STATED_LOSS_U } from "../suction/index.ts";
 import { layoutOf, type Situation } from "../visit/index.ts";
 import type { EvidenceItem } from "./evidence.ts";
 import { marginDoubt } from "./model/operating-state.ts";
 import type { Prepared } from "./model/preparation.ts";
 import type { CauseRow } from "./tables/causes/index.ts";
 
-/** How well a clean loss is known, as a share of it. */
-const LOSS_U = 0.3;
 /** How many times likelier a margin below zero is where too little NPSH is the trouble than where it is not. */
 const TELLS = 150;
 
@@ -47,6 +46,9 @@ function marginAtDuty(situation: Situation, { suction, pump, snapshot }: Prepare
   const needed = pump.npshr(flow);
   return {
     value: suction.still - lost - needed,
-    u: Math.hypot(LOSS_U * lost, marginDoubt({ suction, pump }, needed)),
+    u: Math.hypot(
+      (layout.loss?.doubt ?? STATED_LOSS_U) * lost,
+      marginDoubt({ suction, pump }, needed),
+    ),
   };
 }

@@ -136,7 +136,7 @@ function itemLog(
   h: number,
 ) {
   const [la = 0, lb = 0, lh = 0] = [logLikelihood[a], logLikelihood[b], logLikelihood[h]];
-  if (kind === "test") return Math.log((Math.exp(la) + Math.exp(lb)) / 2);
+  if (kind === "test" || kind === "search") return Math.log((Math.exp(la) + Math.exp(lb)) / 2);
   if (observation?.present) return Math.log(1 - (1 - Math.exp(la)) * (1 - Math.exp(lb)));
   return Math.min(la, lb, la + lb - lh);
 }

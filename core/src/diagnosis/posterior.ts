@@ -17,6 +17,7 @@ import { modelOf } from "./model/pump-model.ts";
 import { applies, type CauseRow, CAUSES, onPump } from "./tables/causes/index.ts";
 import { priorOf, priorRow } from "./tables/priors.ts";
 import { drawnFactor } from "./drawn-line.ts";
+import { leakSearchItem } from "./leak-evidence.ts";
 import { setupFactor } from "./setup.ts";
 import { testRates } from "./test-rates.ts";
 
@@ -99,6 +100,7 @@ export function posteriorOf(situation: Situation): Posterior {
     ...runningItem(situation, causes),
     ...observationItems(situation, causes, byState),
     ...testItems(situation, causes, rates, byState),
+    ...leakSearchItem(situation, causes),
   ];
   const items = [...integrated, ...others];
   const prior = priorsOf(situation, causes);

@@ -1,6 +1,6 @@
 /** Evidence in words: what was seen and what would have been expected, with figures and units. */
 import { formatNumber, formatSi, type UnitSystem } from "../quantity/index.ts";
-import { spokenPosition } from "../visit/index.ts";
+import { type LeakSearch, spokenPosition } from "../visit/index.ts";
 import { type EvidenceItem, NOT_COMPLAINED } from "./evidence.ts";
 import type { PosteriorCause } from "./posterior.ts";
 import type { ReadingEvidence } from "./model/reading-evidence.ts";
@@ -70,6 +70,7 @@ function plainWords(item: EvidenceItem, system: UnitSystem): string {
     const metres = formatSi(Math.abs(item.margin), "length", system, 2);
     return `NPSH at the duty by level and sheet, ${metres} ${item.margin < 0 ? "short" : "to spare"}`;
   }
+  if (item.search) return leakWords(item.search);
   if (item.kind === "test") {
     const row = testRow(item.id);
     const outcome = row?.outcomes.find((o) => o.id === item.outcome);
@@ -77,6 +78,13 @@ function plainWords(item: EvidenceItem, system: UnitSystem): string {
   }
   if (item.id === NOT_COMPLAINED) return "what nobody complained of";
   return item.kind === "running" ? "it ran while it was read" : "what nobody mentioned";
+}
+
+/** Where the line lets air in, by the numbers its parts have on the drawing. */
+export function leakWords({ from, to, is }: LeakSearch): string {
+  if (is === "held") return `the line held a vacuum from its part ${to + 2} to the pump`;
+  const parts = from === to ? `part ${from + 1}` : `parts ${from + 1} to ${to + 1}`;
+  return `halved under vacuum, the line leaks at its ${parts}`;
 }
 
 /** One item of evidence as a name with what was seen, without what any cause expects. */

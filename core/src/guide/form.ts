@@ -125,6 +125,10 @@ const step = z.strictObject({
   acts: z.array(z.enum(ACTS)).optional(),
   fields: z.array(field).optional(),
   asks: z.array(ask).optional(),
+  /** What it is done with on the sheet: a needle that is watched, a drawn line that is halved. */
+  tool: z.enum(["needle", "halving"]).optional(),
+  /** How it stands on the priming bench before a step of that layout's order. */
+  bench: z.strictObject({ layout: id, step: id }).optional(),
   /** A picture worth taking, in words. */
   photo: words.optional(),
   /** So long has to pass once it was begun [s]. */

@@ -1,5 +1,6 @@
 import { CIRCULATOR_PROCEDURES } from "./data/circulator.ts";
 import { ELECTRIC_PROCEDURES } from "./data/electric.ts";
+import { onBench } from "./data/on-bench.ts";
 import { PRIMING_PROCEDURES } from "./data/priming.ts";
 import { PROOF_PROCEDURES } from "./data/proofs.ts";
 import { SEAL_PROCEDURES } from "./data/seals.ts";
@@ -27,4 +28,4 @@ export const PROCEDURES: readonly Procedure[] = [
   ...SUMP_PROCEDURES,
   ...SEAL_PROCEDURES,
   ...PRIMING_PROCEDURES,
-];
+].map(onBench);

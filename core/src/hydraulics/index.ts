@@ -9,7 +9,7 @@ export {
 } from "./friction.ts";
 export type { FlowRegime, Pipe, PipeLoss } from "./friction.ts";
 export { PARTLY_OPEN_SOURCE, partlyOpen } from "./valve-opening.ts";
-export { exitLoss, lineLoss, lineLossHazenWilliams, orderFaults } from "./pipe-line.ts";
+export { exitLoss, lineLoss, lineLossHazenWilliams, lossDoubt, orderFaults } from "./pipe-line.ts";
 export type { ElementLoss, LineElement, LineKind, LineLoss, OrderFault } from "./pipe-line.ts";
 export {
   countingHeight,

@@ -1,6 +1,7 @@
 /** The loss of a whole line, element by element, in the order of the flow. SI throughout. */
 import { FITTINGS, type FittingId, hazenCOf, roughnessOf } from "./fittings.ts";
 import { PARTLY_OPEN_SOURCE, partlyOpen } from "./valve-opening.ts";
+import { GRAVITY } from "../quantity/index.ts";
 import { hazenWilliams, pipeLoss, velocityHead, velocityIn } from "./friction.ts";
 
 export type LineKind =
@@ -110,6 +111,46 @@ export function lineLoss(
     transition: losses.some((l) => l.transition),
     unknownBore,
   };
+}
+
+/** How well one kind of loss is known, as a share of it: standard uncertainties, judgement on the books' own scatter. */
+const KNOWN_TO = {
+  /** Friction: the roughness of a pipe that has lain some years. */
+  friction: 0.2,
+  /** A K that somebody measured or a maker stated. */
+  given: 0.1,
+  /** A K out of a handbook. */
+  table: 0.3,
+  partlyOpen: 0.5,
+  /** Of the whole: bores and lengths as they were paced and taped. */
+  whole: 0.1,
+} as const;
+
+/**
+ * How well the loss of a drawn line is known, as a share of it; undefined where it loses nothing. Elements of one kind are
+ * out of one row of one book: what is wrong with one is wrong with all of them. Kinds are independent of each other.
+ */
+export function lossDoubt(
+  elements: readonly LineElement[],
+  flow: number,
+  viscosity: number,
+): number | undefined {
+  const { total, elements: losses } = lineLoss(elements, flow, viscosity);
+  if (!(total > 0)) return undefined;
+  const kinds = new Map<string, number>();
+  const add = (kind: string, u: number) => kinds.set(kind, (kinds.get(kind) ?? 0) + u);
+  losses.forEach(({ k, velocity, loss, source }, i) => {
+    const local = Math.min(loss, (k * velocity ** 2) / (2 * GRAVITY));
+    add("friction", KNOWN_TO.friction * (loss - local));
+    const known =
+      source === "as given"
+        ? KNOWN_TO.given
+        : source === PARTLY_OPEN_SOURCE
+          ? KNOWN_TO.partlyOpen
+          : KNOWN_TO.table;
+    add(`${elements[i]?.kind}/${source}`, known * local);
+  });
+  return Math.hypot(KNOWN_TO.whole, ...[...kinds.values()].map((u) => u / total));
 }
 
 function coefficientOf(

@@ -65,14 +65,14 @@ describe("NPSH and its doubt", () => {
     expect(npshFromGauge({ pressure: gaugePa(0) }, state, 0.01).u).toBe(0);
   });
 
-  it("of the unexplained loss has the flow's too: the loss grows with its square", () => {
+  it("of the unexplained loss has the flow's too, for the loss grows with its square, and the drawing's own", () => {
     const gauge = { pressure: gaugePa(-50000), u: 1500, gaugeHeight: 0, line: "full" as const };
     const flow = { value: 0.015, u: 0.001 };
     const found = npsh({ gauge, layout, state, flow });
     const loss = 1.2 * (0.015 / 0.02) ** 2;
     expect(found.unexplainedLoss?.value).toBeCloseTo(-2 - loss + 50000 / PER_METRE, 9);
     expect(found.unexplainedLoss?.u).toBeCloseTo(
-      Math.hypot(1500 / PER_METRE, (2 * loss * 0.001) / 0.015),
+      Math.hypot(1500 / PER_METRE, (2 * loss * 0.001) / 0.015, 0.3 * loss),
       9,
     );
   });

@@ -1,4 +1,4 @@
-export { lossAt, npsh, npshFromGauge, npshFromLayout, targetNpsh } from "./npsh.ts";
+export { lossAt, npsh, npshFromGauge, npshFromLayout, STATED_LOSS_U, targetNpsh } from "./npsh.ts";
 export type { LossAtFlow, NpshResult, SuctionLayout, SuctionState } from "./npsh.ts";
 export { fedFlow, keptByVapour } from "./fed-flow.ts";
 export { leversOf } from "./levers.ts";

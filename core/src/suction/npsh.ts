@@ -20,7 +20,12 @@ export interface LossAtFlow {
   readonly head: number;
   /** Power of the flow it grows with: 2 where nothing is stated, near 1 where a thick liquid runs in layers. */
   readonly exponent?: number;
+  /** How well it is known, as a share of it; a drawn line's own. */
+  readonly doubt?: number;
 }
+
+/** How well a loss is known that somebody stated, as a share of it. */
+export const STATED_LOSS_U = 0.3;
 
 /** A suction line as it should be. */
 export interface SuctionLayout {
@@ -103,12 +108,12 @@ export function npsh(inputs: NpshInputs): NpshResult {
   const q = flow?.value ?? 0;
   const fromGauge = gauge && npshFromGauge(gauge, state, q);
   const fromLayout = layout && flow ? npshFromLayout(layout, state, q) : undefined;
+  const lost = lossAt(layout?.loss, q);
+  const ofFlow =
+    layout && flow ? ((layout.loss?.exponent ?? TURBULENT) * lost * flow.u) / Math.max(q, 1e-9) : 0;
+  const uLoss = Math.hypot(ofFlow, (layout?.loss?.doubt ?? STATED_LOSS_U) * lost);
   const available =
-    fromGauge ?? (fromLayout === undefined ? undefined : { value: fromLayout, u: 0 });
-  const uLoss =
-    layout && flow
-      ? ((layout.loss?.exponent ?? TURBULENT) * lossAt(layout.loss, q) * flow.u) / Math.max(q, 1e-9)
-      : 0;
+    fromGauge ?? (fromLayout === undefined ? undefined : { value: fromLayout, u: uLoss });
   return {
     available,
     fromGauge,

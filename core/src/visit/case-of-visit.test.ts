@@ -174,3 +174,27 @@ describe("a visit as a case", () => {
     expect(readCase(json).ok).toBe(true);
   });
 });
+
+describe("a line halved on the sheet", () => {
+  const shut = (n: number, part: string, value: "holds" | "falls" | null) =>
+    note(n, { topic: "halving", part, value });
+  it("goes with the vacuum test, its parts counted from one; what was taken back does not", () => {
+    const json = caseOf([
+      shut(1, "2", "falls"),
+      shut(2, "4", "holds"),
+      shut(3, "5", null),
+      outcome(4, "vacuum-plate", "good-holds"),
+    ]);
+    expect(json.tests?.[0]?.readings).toEqual({
+      halving: [
+        { part: 3, needle: "falls" },
+        { part: 5, needle: "holds" },
+      ],
+    });
+    expect(readCase(json).ok).toBe(true);
+  });
+
+  it("stays with its sheet while the test has no outcome", () => {
+    expect(caseOf([shut(1, "2", "falls")]).tests).toEqual([]);
+  });
+});

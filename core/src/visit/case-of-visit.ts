@@ -14,7 +14,7 @@ import {
   type WrittenTest,
 } from "../case/index.ts";
 import { parseReading, toUnit, type Unit } from "../quantity/index.ts";
-import { noted, readingKey, type VisitState } from "./fold.ts";
+import { noted, notesOf, readingKey, type VisitState } from "./fold.ts";
 import type { Instrument } from "./gauges.ts";
 import { gaugeInUse, type Side } from "./gauge-in-use.ts";
 import { caseReadings, readAfter } from "./test-readings.ts";
@@ -146,9 +146,17 @@ function cycleOf(read: Reader): WrittenCase["sump"] | undefined {
 }
 
 /** A test with what was captured for it; readings after it become a snapshot of their own. */
-function testOf(basis: VisitBasis, state: VisitState, read: Reader, test: TestId, outcome: string) {
-  const raw = (slot: string) => values(read, `test:${test}`, slot)[0];
-  const readings = caseReadings(test, raw);
+function testOf(
+  basis: VisitBasis,
+  state: VisitState,
+  reading: Reader,
+  test: TestId,
+  outcome: string,
+) {
+  const raw = (slot: string) => values(reading, `test:${test}`, slot)[0];
+  const halved = test === "vacuum-plate" ? halvingOf(state) : [];
+  const read = caseReadings(test, raw);
+  const readings = halved.length > 0 ? { ...read, halving: halved } : read;
   const after = readAfter(test, raw);
   const label = `after ${test}`;
   const done: WrittenTest = {
@@ -162,6 +170,12 @@ function testOf(basis: VisitBasis, state: VisitState, read: Reader, test: TestId
     after: after && { label, valve: "as-found" as const, ...after, ...gaugeFacts(basis, state) },
   };
 }
+
+/** The line shut at its parts, counted from 1, and what the needle did. */
+const halvingOf = (state: VisitState) =>
+  notesOf(state, "halving").flatMap(({ note: { part, value } }) =>
+    value ? [{ part: Number(part) + 1, needle: value }] : [],
+  );
 
 /** The values of a reading as separate texts. */
 function values(read: Reader, snapshot: SnapshotLabel, slot: string): string[] {

@@ -1,5 +1,6 @@
 /** What screens need of a pump that no entry changes: a view of its situation, plain data. */
 import { factsOf, type PumpFacts } from "./pump-facts.ts";
+import { type OwnLine, ownLine } from "./own-line.ts";
 import type { Situation } from "./situation.ts";
 
 export interface PumpView {
@@ -10,6 +11,7 @@ export interface PumpView {
   readonly plate: Situation["plate"];
   /** Free surface of the sump [m²]. */
   readonly sumpArea: number | undefined;
+  readonly line: OwnLine;
 }
 
 export const pumpView = (situation: Situation): PumpView => ({
@@ -17,4 +19,5 @@ export const pumpView = (situation: Situation): PumpView => ({
   atmosphere: situation.atmosphere,
   plate: situation.plate,
   sumpArea: situation.sumpArea,
+  line: ownLine(situation),
 });

@@ -13,6 +13,7 @@ import { type AbsolutePa, type GaugePa, parseQuantity, type Quantity } from "../
 import { meanArea } from "../sump/index.ts";
 import type { LinePart, LossAtFlow, SuctionLayout } from "../suction/index.ts";
 import { linePartsOf } from "./line-parts.ts";
+import { type LeakSearch, leakSearchOf } from "./leak-search.ts";
 import type { CaseNote } from "./case-note.ts";
 import { historyOfCase, type PumpHistory } from "./history-of-case.ts";
 import { type OutcomeShares, outcomeShares } from "./outcome-shares.ts";
@@ -114,6 +115,8 @@ export interface Situation {
   readonly suctionElements: readonly LineElement[];
   /** The same parts with where they lie and how far their valves stand open. */
   readonly suctionParts: readonly LinePart[];
+  /** Where the suction line lets air in, as far as it was searched. */
+  readonly leakSearch: LeakSearch | undefined;
   readonly dischargeElements: readonly LineElement[];
   /** Height and outside diameter of the inlet, when drawn [m]. */
   readonly inlet:
@@ -256,6 +259,7 @@ export function situationOf(file: CaseFile): Situation {
     suctionSide: suctionSideOfCase(context, viscosity, reference),
     suctionElements: lineElements(file.suction?.elements),
     suctionParts: linePartsOf(file.suction?.elements),
+    leakSearch: leakSearchOf(file),
     dischargeElements: lineElements(file.discharge?.elements),
     inlet: inletOf(file),
     staticHead: file.discharge?.staticHead?.si,

@@ -1,7 +1,13 @@
 /** The lines and the system a case describes: suction loss, riser, and the system curve. */
 import type { CaseFile } from "../case/index.ts";
 import { type SystemCurve, systemThrough } from "../curve/index.ts";
-import { exitLoss, type LineElement, lineLoss, orderFaults } from "../hydraulics/index.ts";
+import {
+  exitLoss,
+  type LineElement,
+  lineLoss,
+  lossDoubt,
+  orderFaults,
+} from "../hydraulics/index.ts";
 import { gaugePa, type GaugePa, type Quantity } from "../quantity/index.ts";
 import type { LossAtFlow, SuctionLayout } from "../suction/index.ts";
 import type { CaseNote } from "./case-note.ts";
@@ -89,7 +95,12 @@ function lossOfElements(
   const at = (q: number) => lineLoss(elements, q, viscosity).total + exits * exitLoss(elements, q);
   const head = at(flow);
   const grown = Math.log(head / at(LESS * flow)) / Math.log(1 / LESS);
-  return { flow, head, ...(Number.isFinite(grown) ? { exponent: Math.max(1, grown) } : {}) };
+  const doubt = lossDoubt(elements, flow, viscosity);
+  return {
+    ...{ flow, head },
+    ...(Number.isFinite(grown) ? { exponent: Math.max(1, grown) } : {}),
+    ...(doubt === undefined ? {} : { doubt }),
+  };
 }
 
 /** The flow, as a share of the reference, from which on it is seen how a drawn line's loss grows. */

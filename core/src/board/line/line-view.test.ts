@@ -63,6 +63,19 @@ describe("a line as a screen shows it", () => {
       }
   });
 
+  it("draws the level at rest beside the level while it runs, and says how far it is drawn down", () => {
+    const parts = ready("lift", 0.08, -3);
+    const at = (standing: string, level = "-3 m") =>
+      ask(fileOf("LF-2"), parts, { today: { ...TODAY, level, standing } });
+    expect(at("-1.8 m")).toMatchObject({ standingLevel: -1.8, level: -3 });
+    expect(at("-1.8 m").about).toMatch(/draws its water down by 1\.20 m/);
+    expect(at("-3.5 m").about).toMatch(/one of the two is wrong/);
+    expect(at("").about).not.toMatch(/down by|at rest/);
+    // What the register has stands where nobody says otherwise today.
+    const written = { ...fileOf("LF-2"), suction: { sourceLevel: "-3 m", standingLevel: "-2 m" } };
+    expect(ask(written, parts, { today: TODAY }).standingLevel).toBe(-2);
+  });
+
   it("tells at its part what cannot be, in words, and draws nothing then", () => {
     const parts = ready("flooded", 0.08, 1.8);
     const spoiled = (to: WrittenPart) => parts.map((p, i) => (i === 2 ? { ...p, ...to } : p));

@@ -35,7 +35,10 @@ export interface LineAsked {
   /** The line that the pump was found with. */
   readonly asItLies: readonly WrittenPart[];
   /** As typed; empty where nobody said. */
-  readonly today: Readonly<Record<"flow" | "level" | "temperature" | "primer", string>>;
+  readonly today: Readonly<Record<"flow" | "level" | "temperature" | "primer", string>> & {
+    /** Level with the pump off; what was kept before it was asked for has none. */
+    readonly standing?: string | undefined;
+  };
   /** Findings whose mends are put together. */
   readonly chosen: readonly string[];
   readonly units: UnitSystem;
@@ -87,6 +90,8 @@ export interface LineView {
   readonly parts: readonly DrawnPart[];
   readonly side: LineSide;
   readonly level: number | undefined;
+  /** With the pump off. */
+  readonly standingLevel: number | undefined;
   /** Under which its margin goes, at the flow it is judged at. */
   readonly lowestLevel: number | undefined;
   /** Corners of the pressure line [m absolute], with what boils and what the pump needs. */
@@ -134,6 +139,7 @@ const NOTHING = {
   ...{
     pressure: undefined,
     lowestLevel: undefined,
+    standingLevel: undefined,
     parts: [],
     findings: [],
     compared: [],
@@ -173,6 +179,8 @@ export function lineView(asked: LineAsked): LineView {
     const lacks = LACK_WORDS[setting];
     return { ...NOTHING, side, unit, faults: [], lacks, level: undefined };
   }
+  const standing =
+    figure(today.standing ?? "", "length") ?? read.value.file.suction?.standingLevel?.si;
   const say = sayIn(units);
   const top = discharged(read.value.file);
   const study: LineStudy =
@@ -193,9 +201,10 @@ export function lineView(asked: LineAsked): LineView {
   return {
     ...{ side, unit, faults, lacks: undefined },
     changed: edits.length > 0 ? editedWritten(parts, edits, units) : undefined,
-    ...(side === "suction" ? headOf(study, drawn, setting, units) : NO_HEAD),
+    ...(side === "suction" ? headOf(study, drawn, setting, standing, units) : NO_HEAD),
     level: side === "suction" ? setting.drawn.level : undefined,
     lowestLevel: study.effect?.lowestLevel,
+    standingLevel: side === "suction" ? standing : undefined,
     parts: drawnParts(study.line, drawn, units),
     pressure: side === "suction" ? pressureOf(study, drawn, units) : undefined,
     findings: study.findings.map((f) => ({ ...f, ...givesOf(f, units) })),
@@ -227,6 +236,7 @@ function headOf(
   { effect, line, findings }: LineStudy,
   parts: readonly LinePart[],
   setting: LineSetting,
+  standing: number | undefined,
   units: UnitSystem,
 ) {
   if (!effect || !line) return NO_HEAD;
@@ -258,8 +268,26 @@ function headOf(
         ? `It would boil in the ${where}: the pressure there is ${metres(-nearest.aboveBoiling)} under what boils.`
         : `Nearest to boiling in the ${where}, ${metres(nearest.aboveBoiling)} away from it.`
       : "",
-  ].join(" ");
+    drawdown(standing, setting.drawn.level, metres),
+  ]
+    .filter((sentence) => sentence !== "")
+    .join(" ");
   return { headline, alarm, about };
+}
+
+/** Levels nearer to each other than this are one [m]. */
+const SAME_LEVEL = 0.05;
+
+function drawdown(
+  standing: number | undefined,
+  level: number,
+  metres: (m: number) => string,
+): string {
+  const fall = standing === undefined ? 0 : standing - level;
+  if (Math.abs(fall) < SAME_LEVEL) return "";
+  return fall > 0
+    ? `It draws its water down by ${metres(fall)} while it runs.`
+    : "The level at rest lies under the level while it runs: one of the two is wrong, or something fills it meanwhile.";
 }
 
 function drawnParts(

@@ -12,13 +12,12 @@ import {
   velocityHead,
 } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
+import { STATED_LOSS_U } from "../../suction/index.ts";
 import { layoutOf, type Situation, type Snapshot } from "../../visit/index.ts";
 import { inCircuit } from "./circuit.ts";
 import { LEVEL_U, type SuctionModel } from "./operating-state.ts";
 import type { ReadingContext, ReadingEvidence } from "./reading-evidence.ts";
 
-/** How well the clean loss of a drawn layout is known, as a fraction. */
-const LOSS_U = 0.3;
 /** Clean loss where nobody drew the line: its spread [m at the duty]; circuits may have a coil or filter there. */
 const UNDRAWN_LOSS_U = { open: 1, closed: 1.8 } as const;
 /** How far a source's level moves between two visits [m]. */
@@ -80,10 +79,10 @@ function usualPlace(situation: Situation): keyof typeof UNKNOWN_SUCTION {
 
 /** How well the clean loss of a suction is known, per flow squared [m/(m³/s)²]; a submerged inlet has no pipe to lose any. */
 function cleanLossDoubt(situation: Situation) {
-  const drawn = situation.suctionSide.loss !== undefined;
+  const stated = situation.suctionSide.loss;
   const undrawn = UNDRAWN_LOSS_U[inCircuit(situation) ? "closed" : "open"];
   return ({ loss, referenceFlow }: SuctionModel): number =>
-    (drawn ? LOSS_U * loss : loss > 0 ? undrawn : 0) / referenceFlow ** 2;
+    (stated ? (stated.doubt ?? STATED_LOSS_U) * loss : loss > 0 ? undrawn : 0) / referenceFlow ** 2;
 }
 
 export function suctionGauge({

@@ -417,6 +417,7 @@ export const CIRCULATOR_PROCEDURES: readonly Procedure[] = [
       }),
     ],
     {
+      edition: 2,
       when: fact("closed-loop", "yes"),
       followUps: [
         { what: "Pressure of the circuit, cold, and once more round the vents", after: 24 },

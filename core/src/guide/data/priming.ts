@@ -3,6 +3,7 @@ import type { Procedure, Step } from "../form.ts";
 import {
   amps,
   fact,
+  flow,
   length,
   mustBe,
   not,
@@ -165,7 +166,10 @@ export const PRIMING_PROCEDURES: readonly Procedure[] = [
       ),
       ...startUp(),
     ],
-    { when: { all: [SUCTION_LIFT, not(fact("family", "dry-priming", "portable", "jet-deep"))] } },
+    {
+      edition: 2,
+      when: { all: [SUCTION_LIFT, not(fact("family", "dry-priming", "portable", "jet-deep"))] },
+    },
   ),
 
   procedure(
@@ -245,7 +249,7 @@ export const PRIMING_PROCEDURES: readonly Procedure[] = [
         ),
       ),
     ],
-    { when: fact("family", "portable") },
+    { edition: 2, when: fact("family", "portable") },
   ),
 
   procedure(
@@ -285,8 +289,9 @@ export const PRIMING_PROCEDURES: readonly Procedure[] = [
             timed("took", "Until it delivers"),
             pressure("vacuum", "Highest vacuum"),
             speed("speed", "Engine speed"),
+            flow("primer", "Its primer draws, of free air", { optional: true }),
           ],
-          shows: ["vacuum-share"],
+          shows: ["vacuum-share", "primer-time"],
         },
       ),
       step(
@@ -309,7 +314,7 @@ export const PRIMING_PROCEDURES: readonly Procedure[] = [
         },
       ),
     ],
-    { when: fact("family", "dry-priming") },
+    { edition: 2, when: fact("family", "dry-priming") },
   ),
 
   procedure(
@@ -410,7 +415,7 @@ export const PRIMING_PROCEDURES: readonly Procedure[] = [
         },
       ),
     ],
-    { when: fact("family", "jet-deep") },
+    { edition: 2, when: fact("family", "jet-deep") },
   ),
 
   procedure(
@@ -470,7 +475,7 @@ export const PRIMING_PROCEDURES: readonly Procedure[] = [
         },
       ),
     ],
-    { when: fact("family", "tub") },
+    { edition: 2, when: fact("family", "tub") },
   ),
 
   procedure(

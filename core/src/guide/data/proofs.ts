@@ -114,6 +114,7 @@ export const PROOF_PROCEDURES: readonly Procedure[] = [
             pressure("fallTo", "After the watch"),
             timed("over", "Over"),
           ),
+          tool: "needle",
           shows: ["reads-vacuum-plate"],
         },
       ),
@@ -136,6 +137,7 @@ export const PROOF_PROCEDURES: readonly Procedure[] = [
         "Isolate the middle of what is left; repeat. Say which half leaks.",
         "Each halving leaves half as many joints to look at.",
         {
+          tool: "halving",
           asks: [
             { id: "half", name: "The leak is in", options: HALVES },
             yesNo("found", "Only one joint is left", "yes", "no"),
@@ -144,7 +146,7 @@ export const PROOF_PROCEDURES: readonly Procedure[] = [
         },
       ),
     ],
-    { when: fact("family", "dry-priming") },
+    { edition: 2, when: fact("family", "dry-priming") },
   ),
 
   procedure(

@@ -1,6 +1,7 @@
 /** What a test is measured with: its own few strips, and how they are read. */
 import type { TestId } from "../../case/index.ts";
 import type { Dimension, UnitSystem } from "../../quantity/index.ts";
+import type { PrimingInputs } from "../../suction/index.ts";
 import type { PumpFacts } from "../../visit/index.ts";
 
 /** One strip of a test. */
@@ -49,6 +50,8 @@ export interface CaptureContext {
   readonly zeroBand: { readonly suction: number; readonly discharge: number };
   /** Free surface of the sump [m²], when the register has it. */
   readonly area?: number;
+  /** What the primer has to draw off of the line that was drawn. */
+  readonly air?: Omit<PrimingInputs, "capacity">;
 }
 
 /** How a capture reads: a sentence, and the outcome it speaks for. */

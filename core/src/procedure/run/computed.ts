@@ -1,7 +1,7 @@
 /** What the steps of procedures have worked out for them, by name. */
 import { formatNumber, formatSi, toUnit } from "../../quantity/index.ts";
 import { sumpCycle } from "../../sump/index.ts";
-import { vacuumBand, vacuumTargets } from "../../suction/index.ts";
+import { primingTime, vacuumBand, vacuumTargets } from "../../suction/index.ts";
 import { waterAt } from "../../liquid/index.ts";
 import { boxPressure, needsBushing, packingSection, sealWater } from "../../upkeep/index.ts";
 import { TEST_IDS, type TestId } from "../../case/index.ts";
@@ -31,6 +31,10 @@ const HEADS_ALIKE = 10;
 const RUNS_ALIKE = 0.25;
 /** A box lies at the suction, or behind a back that is open, at about half of what the pump makes. */
 const BOX_SHARE = { low: 0, high: 0.5 };
+/** What a primer is reckoned with before its own figure is known [m³/s]. */
+const UNIT_PRIMER = 0.001;
+/** Drawn volumes, ratings and a hand on a watch are right to about a third together: beyond twice that it is slow. */
+const SLOW_PRIMER = 1.7;
 /** Water in a casing whose temperature nobody reads [K]. */
 const CASING_K = 288.15;
 
@@ -168,6 +172,28 @@ const WORKS: Readonly<Record<string, Work>> = {
       is: vacuumBand(reached, targets),
       say: `${formatNumber((100 * reached) / atmosphere, 2)} % of the atmosphere here; a sound set reaches 77 %.`,
     };
+  },
+
+  "primer-time": (s) => {
+    const { air } = s.running.captures;
+    const took = si(s, "took");
+    if (!air || took === undefined || !(took > 0)) return undefined;
+    // The time goes with the inverse of what the primer draws.
+    const unit = primingTime({ ...air, capacity: () => UNIT_PRIMER });
+    if (unit.time === undefined)
+      return { is: "too-deep", say: "The line as drawn lies deeper than the air can carry water." };
+    const amount = formatSi(unit.air, "volume", units(s));
+    const drew = `Line and casing hold ${amount} of air: in ${formatNumber(took, 2)} s its primer drew about ${formatSi((UNIT_PRIMER * unit.time) / took, "flow", units(s))} at the pressure before it`;
+    const rated = si(s, "primer");
+    if (rated === undefined || !(rated > 0)) return { value: took, say: `${drew}.` };
+    const wanted = (UNIT_PRIMER * unit.time) / rated;
+    const words = `${drew}; by its rating it takes about ${formatNumber(wanted, 2)} s`;
+    if (took > SLOW_PRIMER * wanted)
+      return {
+        ...{ value: took / wanted, is: "slow" },
+        say: `${words}. That is slow: weigh a weak primer against air that is let in; the vacuum plate parts them.`,
+      };
+    return { value: took / wanted, is: "in-time", say: `${words}. That is as it should be.` };
   },
 
   "shut-off-share": (s) => {

@@ -293,3 +293,38 @@ it("folds alike whatever order the entries come in", () => {
     { numRuns: draws(30) },
   );
 });
+
+describe("the stopwatch of a primer", () => {
+  const AIR = {
+    pieces: [{ low: 0, high: 3, volume: 0.2 }],
+    ...{ casing: 0.05, atmosphere: 101_325, vapourPressure: 1700, density: 999 },
+  };
+  const said = (took: number, primer?: number, air: typeof AIR | null = AIR) => {
+    const facts = factsFor({ family: "dry-priming", installation: "lift" });
+    const hand = new Hand(procedureOf("prime-dry-set"), facts);
+    hand.read("start", "took", took, "s");
+    if (primer !== undefined) hand.read("start", "primer", primer, "m3/h");
+    const running = hand.running();
+    const captures = { ...running.captures, ...(air ? { air } : {}) };
+    const now = runNow({ ...running, captures });
+    return now.steps.find((s) => s.step === "start")?.scope.worked("primer-time");
+  };
+  it("is told as what it drew off the line as drawn, and against its rating where that is known", () => {
+    const bare = said(60);
+    expect(bare?.is).toBeUndefined();
+    expect(bare?.say).toMatch(/hold 250 L of air: in 60 s its primer drew about/);
+    // What it drew by the watch is its rating: then it is in time, and at half the rating slow.
+    const drew = Number(/about ([\d.]+) m³\/h/.exec(bare?.say ?? "")?.[1]);
+    expect(said(60, drew)?.is).toBe("in-time");
+    expect(said(60, drew)?.value).toBeCloseTo(1, 1);
+    expect(said(60, 2 * drew)).toMatchObject({ is: "slow" });
+    expect(said(60, 2 * drew)?.say).toMatch(/vacuum plate parts them/);
+  });
+
+  it("says nothing without a drawn line or a time, and that no primer lifts from too deep", () => {
+    expect(said(60, 20, null)).toBeUndefined();
+    const deep = { ...AIR, pieces: [{ low: 0, high: 11, volume: 0.2 }] };
+    expect(said(60, 20, deep)?.is).toBe("too-deep");
+    expect(said(0)).toBeUndefined();
+  });
+});

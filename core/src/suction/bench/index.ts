@@ -22,6 +22,7 @@ export {
   totals,
   waterLevel,
 } from "./model.ts";
+export { benchAtFirst, benchBefore, type BenchMoment } from "./play.ts";
 export { type Answered, benchWords, type BenchWords } from "./questions.ts";
 
 /** Layouts of the bench, in the order of a list. */

@@ -13,7 +13,12 @@ import {
 import { lineLoss } from "../../hydraulics/index.ts";
 import { GRAVITY } from "../../quantity/index.ts";
 import { type MarginSetting, wantedNpsh } from "../margin.ts";
-import { type DryPiece, primingTime, type PrimingTime } from "../priming-time.ts";
+import {
+  type DryPiece,
+  type PrimingInputs,
+  primingTime,
+  type PrimingTime,
+} from "../priming-time.ts";
 import { boresOf, hasLength, type LinePart } from "./part.ts";
 import { type LineFlow, pressureLine } from "./pressure-line.ts";
 
@@ -79,7 +84,13 @@ export function lineEffect(
     shortOfNpsh: fed !== undefined,
     lowestLevel: wanted === undefined ? undefined : level - (available - wanted),
     greatestLift: wanted === undefined ? undefined : available - level - wanted,
-    priming: level < 0 ? priming(parts, drawn, pump) : undefined,
+    priming:
+      level < 0
+        ? primingTime({
+            ...airOfLine(parts, drawn, pump.casing),
+            capacity: () => pump.primer ?? 0,
+          })
+        : undefined,
   };
 }
 
@@ -126,12 +137,12 @@ function feeds(
   return rootsBetween(spare, curveStart(curve), free, CELLS).at(-1) ?? 0;
 }
 
-/** The line as dry pieces over the water, and the time its primer takes. */
-function priming(
+/** What a primer has to draw off before a line and its casing stand full: all but what it draws. */
+export function airOfLine(
   parts: readonly LinePart[],
   drawn: LineFlow,
-  { casing, primer }: LinePump,
-): PrimingTime | undefined {
+  casing: number,
+): Omit<PrimingInputs, "capacity"> {
   const { level, state } = drawn;
   const bores = boresOf(parts);
   const still = pressureLine(parts, { ...drawn, flow: 0 });
@@ -144,6 +155,5 @@ function priming(
     return volume > 0 ? [{ low: Math.max(0, low), high, volume }] : [];
   });
   const { atmosphere, vapourPressure, density } = state;
-  const capacity = () => primer ?? 0;
-  return primingTime({ pieces, casing, atmosphere, vapourPressure, density, capacity });
+  return { pieces, casing, atmosphere, vapourPressure, density };
 }

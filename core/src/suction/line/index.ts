@@ -8,7 +8,7 @@ export {
 } from "./audit/index.ts";
 export type { AuditedPump, AuditInputs, Finding, Say } from "./audit/index.ts";
 export { highPoints } from "./audit/places.ts";
-export { lineEffect } from "./effect.ts";
+export { airOfLine, lineEffect } from "./effect.ts";
 export type { LineEffect, LinePump } from "./effect.ts";
 export { lineFaults, MOST_PARTS } from "./faults.ts";
 export type { LineFault, LineFaultCode } from "./faults.ts";

@@ -30,14 +30,16 @@ export function LineDrawing({
   selected: number | null;
   onSelect: (index: number) => void;
 }) {
-  const { parts, level, lowestLevel, findings, pressure, unit } = view;
+  const { parts, level, lowestLevel, standingLevel: rest, findings, pressure, unit } = view;
   // A level far below everything drawn would squeeze the drawing; it is said in the table then.
   const floor = Math.min(0, level ?? 0, ...parts.map((p) => p.from)) - 1;
   const lowest =
     lowestLevel !== undefined && level !== undefined && lowestLevel < level && lowestLevel > floor
       ? lowestLevel
       : undefined;
-  const heights = [level, lowest].filter((h) => h !== undefined);
+  const standing =
+    rest !== undefined && level !== undefined && Math.abs(rest - level) >= 0.05 ? rest : undefined;
+  const heights = [level, lowest, standing].filter((h) => h !== undefined);
   const scale = sheetScale(parts, heights, SIDE);
   const width = TANK + scale.width + PUMP + 20;
   const below = TOP + SIDE.height + GAP;
@@ -66,6 +68,11 @@ export function LineDrawing({
                 lowest === undefined
                   ? undefined
                   : { y: scale.y(lowest), text: `lowest ${signed(lowest * unit.perMetre)}` }
+              }
+              standing={
+                standing === undefined
+                  ? undefined
+                  : { y: scale.y(standing), text: `at rest ${signed(standing * unit.perMetre)}` }
               }
               level={scale.y(level)}
               mouth={wall}
@@ -112,19 +119,27 @@ function alternative({ parts, headline, about }: LineView): string {
   return `From the source to the pump: ${list}. ${headline ?? ""} ${about ?? ""}`;
 }
 
+interface LevelLine {
+  readonly y: number;
+  readonly text: string;
+}
+
 function Water({
   lowest,
+  standing,
   level,
   mouth,
   text,
 }: {
-  lowest: { readonly y: number; readonly text: string } | undefined;
+  lowest: LevelLine | undefined;
+  standing: LevelLine | undefined;
   level: number;
   mouth: PlacedOnSheet | undefined;
   text: string;
 }) {
   const bottom = Math.max(level, lowest?.y ?? level, mouth?.y0 ?? level) + 44;
   const right = (mouth?.x1 ?? 0) + 6;
+  const rim = Math.min(level, standing?.y ?? level) - 22;
   return (
     <g>
       <rect
@@ -134,19 +149,22 @@ function Water({
         height={bottom - level}
         className={classes.water}
       />
-      <path
-        d={`M ${-TANK + 12} ${level - 22} V ${bottom} H ${right} V ${level - 22}`}
-        className={classes.tank}
-      />
+      <path d={`M ${-TANK + 12} ${rim} V ${bottom} H ${right} V ${rim}`} className={classes.tank} />
       <line x1={-TANK + 14} x2={right} y1={level} y2={level} className={classes.level} />
-      {lowest ? (
-        <g>
-          <line x1={-TANK + 14} x2={right} y1={lowest.y} y2={lowest.y} className={classes.lowest} />
-          <text x={-TANK + 20} y={lowest.y + 15} className={classes.steelText}>
-            {lowest.text}
-          </text>
-        </g>
-      ) : null}
+      {[lowest, standing].map((l) =>
+        l ? (
+          <g key={l.text}>
+            <line x1={-TANK + 14} x2={right} y1={l.y} y2={l.y} className={classes.lowest} />
+            <text
+              x={-TANK + 20}
+              y={l === lowest ? l.y + 15 : l.y - 7}
+              className={classes.steelText}
+            >
+              {l.text}
+            </text>
+          </g>
+        ) : null,
+      )}
       <text x={-TANK + 20} y={level - 7} className={classes.steelText}>
         {text}
       </text>

@@ -16,6 +16,8 @@ export const lineForm = z.object({
   parts,
   /** The level of the source, where it was given on the page. */
   level: z.string().trim().max(200),
+  /** The same with the pump off. */
+  standing: z.string().trim().max(200).default(""),
 });
 export type LineForm = z.input<typeof lineForm>;
 
@@ -27,7 +29,13 @@ export const proposalForm = z.object({
   side,
   parts,
   asItLies: parts,
-  today: z.object({ flow: text, level: text, temperature: text, primer: text }),
+  today: z.object({
+    flow: text,
+    level: text,
+    temperature: text,
+    primer: text,
+    standing: text.default(""),
+  }),
   chosen: z.array(z.string().max(80)).min(1, "Choose what is to be changed first.").max(100),
   units: z.enum(["metric", "us"]),
 });

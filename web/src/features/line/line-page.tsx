@@ -24,7 +24,8 @@ import classes from "./line.module.css";
 
 const TODAY: readonly (readonly [key: keyof Today, name: string, hint: string])[] = [
   ["flow", "Flow today", "as its duty"],
-  ["level", "Level over the shaft", "as the register has it"],
+  ["level", "Level over the shaft, running", "as the register has it"],
+  ["standing", "Level at rest", "as the register has it"],
   ["temperature", "Liquid at", "as the register has it"],
   ["primer", "Its primer draws", "20 m3/h of free air"],
 ];
@@ -74,7 +75,8 @@ function SidePage({
   const save = () =>
     start(async () => {
       const outcome = await saveLine({
-        ...{ pumpId: dto.pumpId, version: dto.version, side, level: today.level },
+        ...{ pumpId: dto.pumpId, version: dto.version, side },
+        ...{ level: today.level, standing: today.standing },
         parts: line.parts.map((p) => ({ ...p })) as never,
       }).catch(() => ({ ok: false, message: NO_ANSWER }) as const);
       if (outcome.ok) {
@@ -318,7 +320,13 @@ function SidePage({
 const NO_ANSWER = "The server did not answer. The drawing is kept here; try again in a moment.";
 
 const DIMENSIONS: Readonly<Record<keyof Today, Dimension>> = {
-  ...{ flow: "flow", level: "length", temperature: "temperature", primer: "flow" },
+  ...{
+    flow: "flow",
+    level: "length",
+    standing: "length",
+    temperature: "temperature",
+    primer: "flow",
+  },
 };
 
 function faultOf(key: keyof Today, text: string): string | undefined {

@@ -33,9 +33,9 @@ const ask = async (more: Partial<LineForm> = {}): Promise<LineForm> => ({
 describe("a line that is kept", () => {
   it("counts in the place of the loss in metres, with the level that was given", async () => {
     expect((await loadPump(id))?.written.suction?.loss).toBeDefined();
-    expect(await saveLine(await ask({ level: "1.5 m" }))).toEqual({ ok: true });
+    expect(await saveLine(await ask({ level: "1.5 m", standing: "1.9 m" }))).toEqual({ ok: true });
     const suction = (await loadPump(id))?.written.suction;
-    expect(suction).toMatchObject({ sourceLevel: "1.5 m", elements: LINE });
+    expect(suction).toMatchObject({ sourceLevel: "1.5 m", standingLevel: "1.9 m", elements: LINE });
     expect(suction?.loss).toBeUndefined();
     expect((await loadLinePage(id))?.written.suction?.elements).toHaveLength(3);
   });

@@ -14,13 +14,17 @@ const UNREAD = "This could not be read. Nothing was saved; the drawing is kept h
 export async function saveLine(raw: LineForm): Promise<PlaceAnswer> {
   const parsed = lineForm.safeParse(raw);
   if (!parsed.success) return refused(parsed.error.issues[0]?.message ?? UNREAD);
-  const { pumpId, version, side, parts, level } = parsed.data;
+  const { pumpId, version, side, parts, level, standing } = parsed.data;
   return acting("line", "The drawing is kept here.", async () => {
     const entered = await onAction("register", { pump: pumpId });
     if (!entered.ok) return entered;
     return keepRegister(pumpId, version, (register) => {
       const { loss: _metres, elements: _before, ...rest } = register[side] ?? {};
-      const source = side === "suction" && level !== "" ? { sourceLevel: level } : {};
+      const levels = {
+        ...(level === "" ? {} : { sourceLevel: level }),
+        ...(standing === "" ? {} : { standingLevel: standing }),
+      };
+      const source = side === "suction" ? levels : {};
       return {
         ...register,
         [side]: { ...rest, ...source, ...(parts.length > 0 ? { elements: parts } : {}) },

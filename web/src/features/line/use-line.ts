@@ -8,8 +8,8 @@ import { type DraftPart, type LineChange, lineChanged, startLine } from "./draft
 import { keepLine, keptLine } from "./kept-line";
 import type { LineDto } from "./server";
 
-export type Today = Record<"flow" | "level" | "temperature" | "primer", string>;
-const NOTHING_TODAY: Today = { flow: "", level: "", temperature: "", primer: "" };
+export type Today = Record<"flow" | "level" | "standing" | "temperature" | "primer", string>;
+const NOTHING_TODAY: Today = { flow: "", level: "", standing: "", temperature: "", primer: "" };
 
 export const asDraft = (parts: readonly WrittenPart[]): DraftPart[] =>
   parts.map((part) => ({ id: newId(), part }));

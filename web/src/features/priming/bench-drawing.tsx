@@ -4,30 +4,19 @@ import {
   type BenchForm,
   type BenchLayout,
   type BenchState,
-  type Controls,
   isOpen,
   type LinkForm,
   type Place,
 } from "@yard-tack/core/suction";
+import type { Bench } from "./use-bench";
 import classes from "./priming.module.css";
 
 const WIDTH = 720;
 const HEIGHT = 480;
 
 /** A layout with its water where it stands. Whatever can be worked is tapped here, or by the buttons underneath. */
-export function BenchDrawing({
-  layout,
-  form,
-  state,
-  controls,
-  onTap,
-}: {
-  layout: BenchLayout;
-  form: BenchForm;
-  state: BenchState;
-  controls: Controls;
-  onTap: (control: string) => void;
-}) {
+export function BenchDrawing({ layout, bench }: { layout: BenchLayout; bench: Bench }) {
+  const { form, state, controls } = bench;
   const fillOf = (id: string) => {
     const volume = form.cells.find((c) => c.id === id)?.volume ?? 1;
     return Math.max(0, Math.min(1, (state.cells[id]?.water ?? 0) / volume));
@@ -93,7 +82,7 @@ export function BenchDrawing({
               key={c.id}
               className={classes.valve}
               data-open={on || undefined}
-              onClick={() => onTap(c.id)}
+              onClick={() => bench.toggle(c.id)}
             >
               <rect x={x - 24} y={y - 24} width={48} height={48} className={classes.hit} />
               <path

@@ -5,6 +5,7 @@ import { Button } from "@mantine/core";
 import Link from "next/link";
 import { PageHead } from "@/shell/page-head";
 import { BenchDrawing } from "./bench-drawing";
+import { BenchAnswers, BenchControls, isSet } from "./bench-parts";
 import { SPEEDS, useBench } from "./use-bench";
 import classes from "./priming.module.css";
 
@@ -23,12 +24,9 @@ export function BenchPage({ dto }: { dto: BenchDto }) {
 
 function Bench({ layout, dto }: { layout: BenchLayout; dto: BenchDto }) {
   const bench = useBench(layout, dto.sizes ?? layout.usual);
-  const { words, controls } = bench;
+  const { words } = bench;
   const { next } = words;
-  const toggle = (id: string) => bench.set({ [id]: !controls[id] });
-  const waits =
-    next !== undefined &&
-    Object.entries(next.set).every(([id, on]) => (controls[id] ?? false) === on);
+  const waits = isSet(bench, next);
   const harmed = layout.spoiled.filter((s) => bench.harmed.includes(s.id));
   return (
     <main>
@@ -65,32 +63,8 @@ function Bench({ layout, dto }: { layout: BenchLayout; dto: BenchDto }) {
               The model stopped: load the page again. Nothing is kept of a bench.
             </p>
           ) : null}
-          <BenchDrawing
-            {...{ layout, controls }}
-            form={bench.form}
-            state={bench.state}
-            onTap={toggle}
-          />
-          <div role="group" aria-label="What can be worked" className={classes.controls}>
-            {layout.controls.map((c) => {
-              const on = controls[c.id] === true;
-              return (
-                <button
-                  key={c.id}
-                  type="button"
-                  aria-pressed={on}
-                  data-kind={c.kind}
-                  data-next={
-                    next && !waits && c.id in next.set && next.set[c.id] !== on ? true : undefined
-                  }
-                  onClick={() => toggle(c.id)}
-                >
-                  {c.name}
-                  <b>{STATES[c.kind][on ? 1 : 0]}</b>
-                </button>
-              );
-            })}
-          </div>
+          <BenchDrawing layout={layout} bench={bench} />
+          <BenchControls layout={layout} bench={bench} />
           <div role="group" aria-label="Its time" className={classes.time}>
             <Button
               variant="default"
@@ -117,20 +91,7 @@ function Bench({ layout, dto }: { layout: BenchLayout; dto: BenchDto }) {
         </div>
         <aside className={classes.right} aria-label="What it means">
           <h2>Three questions, always</h2>
-          <dl className={classes.questions}>
-            <Question name="Is the casing full?" answer={words.full} />
-            <Question name="Has the water a way out?" answer={words.wayOut} />
-            <Question
-              name="Is pressure on something that cannot stand it?"
-              answer={words.pressure}
-            />
-          </dl>
-          {words.spoiled.map((s) => (
-            <div key={s.id} role="alert" className={classes.spoiled} data-spoiled={s.id}>
-              <b>{s.breaks}</b>
-              <span>{s.back}</span>
-            </div>
-          ))}
+          <BenchAnswers words={words} />
           {words.spoiled.length === 0 && harmed.length > 0 ? (
             <p className={classes.soft}>
               It was spoiled before:{" "}
@@ -176,29 +137,6 @@ function Bench({ layout, dto }: { layout: BenchLayout; dto: BenchDto }) {
         </aside>
       </div>
     </main>
-  );
-}
-
-const STATES = {
-  valve: ["shut", "open"],
-  run: ["stands", "runs"],
-  hand: ["rests", "goes on"],
-} as const;
-
-function Question({
-  name,
-  answer,
-}: {
-  name: string;
-  answer: { is: string; lead: string; say: string };
-}) {
-  return (
-    <div>
-      <dt>{name}</dt>
-      <dd>
-        <b data-is={answer.is}>{answer.lead}</b> {answer.say}
-      </dd>
-    </div>
   );
 }
 

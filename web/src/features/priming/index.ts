@@ -1,1 +1,2 @@
+export { BenchAt } from "./bench-at";
 export { BenchPage } from "./bench-page";

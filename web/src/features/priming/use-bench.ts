@@ -1,14 +1,14 @@
 "use client";
 
 import {
+  benchAtFirst,
   type BenchForm,
   type BenchLayout,
+  type BenchMoment,
   type BenchSizes,
   type BenchState,
   benchWords,
-  type BenchWords,
   type Controls,
-  startState,
 } from "@yard-tack/core/suction";
 import { type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
@@ -24,24 +24,21 @@ export const SPEEDS = [
 ] as const;
 export type SpeedId = (typeof SPEEDS)[number]["id"];
 
-interface Run {
-  readonly state: BenchState;
-  readonly controls: Controls;
-  readonly words: BenchWords;
+interface Run extends BenchMoment {
   /** What was spoiled since it was begun, in the order in which it was. */
   readonly harmed: readonly string[];
 }
 
-/** A layout that runs: its water and air in a worker, its words here. */
-export function useBench(layout: BenchLayout, sizes: BenchSizes) {
+/**
+ * A layout that runs: its water and air in a worker, its words here.
+ * @param before - a step of its order: it begins as it stands when that step is at hand, and waits there
+ */
+export function useBench(layout: BenchLayout, sizes: BenchSizes, before?: string) {
   const form = useMemo((): BenchForm => layout.form(sizes), [layout, sizes]);
-  const begin = useCallback((): Run => {
-    const state = startState(form);
-    const words = benchWords(layout, form, state, layout.atFirst, 0);
-    return { state, controls: layout.atFirst, words, harmed: [] };
-  }, [form, layout]);
-  const [run, setRun] = useState<Run>(begin);
-  const [playing, setPlaying] = useState(true);
+  const [first, setFirst] = useState<Run>(() => ({ ...benchAtFirst(layout, form), harmed: [] }));
+  const [run, setRun] = useState<Run>(first);
+  const [ready, setReady] = useState(before === undefined);
+  const [playing, setPlaying] = useState(before === undefined);
   const [speed, setSpeed] = useState<SpeedId>("real");
   const latest = useRef(run);
   const worker = useRef<Remote<BenchWorker> | null>(null);
@@ -67,12 +64,26 @@ export function useBench(layout: BenchLayout, sizes: BenchSizes) {
       type: "module",
     });
     made.addEventListener("error", () => setBroken(true));
-    worker.current = wrap<BenchWorker>(made);
+    const bench = wrap<BenchWorker>(made);
+    worker.current = bench;
+    if (before !== undefined)
+      bench.before(layout.id, sizes, before).then(
+        (moment) => {
+          if (worker.current !== bench || !moment) return;
+          const { state, controls, done } = moment;
+          const words = benchWords(layout, form, state, controls, done);
+          latest.current = { state, controls, words, harmed: [] };
+          setFirst(latest.current);
+          setRun(latest.current);
+          setReady(true);
+        },
+        () => setBroken(true),
+      );
     return () => {
       worker.current = null;
       made.terminate();
     };
-  }, []);
+  }, [before, form, layout, sizes]);
 
   /** Moves on by a time of the bench; while one piece is under way no other is asked for. */
   const move = useCallback(
@@ -101,14 +112,17 @@ export function useBench(layout: BenchLayout, sizes: BenchSizes) {
     return () => clearInterval(timer);
   }, [playing, speed, move]);
 
+  const set = (controls: Controls) =>
+    show(latest.current.state, { ...latest.current.controls, ...controls });
   return {
-    ...{ form, ...run, playing, setPlaying, speed, setSpeed, broken },
-    set: (controls: Controls) =>
-      show(latest.current.state, { ...latest.current.controls, ...controls }),
+    ...{ form, ...run, ready, playing, setPlaying, speed, setSpeed, broken, set },
+    toggle: (control: string) => set({ [control]: !latest.current.controls[control] }),
     step: () => void move(1),
     again: () => {
-      latest.current = begin();
-      setRun(latest.current);
+      latest.current = first;
+      setRun(first);
     },
   };
 }
+
+export type Bench = ReturnType<typeof useBench>;

@@ -7,10 +7,13 @@ import { type RunNow, runNow, type StepNow, wantsDead } from "@yard-tack/core/pr
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { notedText, type Run } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
-import Link from "next/link";
+import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { Cautions } from "../steps/caution-card";
+import { captureContext } from "../steps/capture";
+import { HalvingSearch } from "../steps/halving-search";
 import { Isolation } from "../steps/isolation";
+import { NeedleWatch } from "../steps/needle-watch";
 import { PhotoStrip } from "../photo-strip";
 import type { Sheet } from "../use-sheet";
 import { runContext } from "./run-context";
@@ -20,11 +23,7 @@ import type { Procedures } from "./use-procedures";
 import { StepWait } from "./wait";
 import classes from "./procedures.module.css";
 
-/** Layouts of the bench on which a procedure's order can be tried before it is done. */
-const BENCH_OF: Readonly<Record<string, string>> = {
-  ...{ "prime-foot-valve": "lift", "prime-tank-primer": "tank", "prime-dry-set": "dry-set" },
-  ...{ "prime-two-pipe-jet": "jet", "prime-circuit": "circuit", "fill-circuit": "heating" },
-};
+const BenchAt = dynamic(() => import("@/features/priming").then((m) => m.BenchAt));
 
 /** A procedure, one step at a time: what to do, why, what it still wants, and what keeps it shut. */
 export function Runner({
@@ -60,11 +59,6 @@ export function Runner({
     <article className={classes.runner} data-procedure={run.form.id}>
       <header>
         <h3>{run.form.name}</h3>
-        {BENCH_OF[run.form.id] ? (
-          <Link href={`/priming?layout=${BENCH_OF[run.form.id]}&pump=${sheet.dto.pump.id}`}>
-            On the bench
-          </Link>
-        ) : null}
         <Button variant="default" onClick={onLeave}>
           Leave
         </Button>
@@ -81,7 +75,10 @@ export function Runner({
             {shown.form.what}
           </h4>
           <p className={classes.why}>{shown.form.why}</p>
-          <StepBody {...{ sheet, units, run, now }} step={shown} />
+          <StepBody {...{ sheet, units, view, run, now }} step={shown} />
+          {shown.form.bench ? (
+            <BenchInStep key={shownKey} pump={sheet.dto.pump} at={shown.form.bench} />
+          ) : null}
           {shown === at ? (
             <StepEnd {...{ sheet, run }} step={shown} />
           ) : (
@@ -125,15 +122,34 @@ function Way({
   );
 }
 
+/** The layout as it stands before this step; nothing of it is fetched or worked out before it is asked for. */
+function BenchInStep({
+  pump,
+  at,
+}: {
+  pump: Sheet["dto"]["pump"];
+  at: { readonly layout: string; readonly step: string };
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className={classes.fails} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>See it on the bench first</summary>
+      {open ? <BenchAt at={at} pump={pump.id} line={pump.view.line} /> : null}
+    </details>
+  );
+}
+
 function StepBody({
   sheet,
   units,
+  view,
   run,
   step,
   now,
 }: {
   sheet: Sheet;
   units: UnitSystem;
+  view: BoardView | null;
   run: Run;
   step: StepNow;
   now: number;
@@ -168,6 +184,14 @@ function StepBody({
         <>
           {form.waitFrom ? questions : null}
           <StepWait sheet={sheet} run={run.run} step={step} now={now} />
+          {form.tool === "needle" ? (
+            <NeedleWatch
+              sheet={sheet}
+              units={units}
+              atmosphere={captureContext(sheet, units, view).atmosphere}
+            />
+          ) : null}
+          {form.tool === "halving" ? <HalvingSearch sheet={sheet} /> : null}
           <StepValues {...{ sheet, units, run, step }} />
           {form.waitFrom ? null : questions}
         </>

@@ -163,7 +163,7 @@ export function captureContext(
 ): CaptureContext {
   const { state, facts, dto } = sheet;
   const { speed, flow } = view?.expectations ?? {};
-  const { atmosphere, plate, sumpArea } = dto.pump.view;
+  const { atmosphere, plate, sumpArea, line } = dto.pump.view;
   return {
     pump: facts,
     units,
@@ -178,5 +178,6 @@ export function captureContext(
       discharge: gaugeInUse(dto.pump, state, "discharge").zeroPlay,
     },
     ...(sumpArea ? { area: sumpArea } : {}),
+    ...(line.air ? { air: line.air } : {}),
   };
 }
