@@ -4,6 +4,7 @@ import { chromiumProgram } from "../parts/debian.mjs";
 import { servedDemo } from "../parts/demo.mjs";
 import { enterAs, inBrowser } from "../parts/enter.mjs";
 import { say } from "../parts/say.mjs";
+import { drawingFigures } from "./drawing.mjs";
 import { ms, row } from "./row.mjs";
 
 /** From the first byte to a typed figure on the Board, in the browser. */
@@ -107,6 +108,7 @@ export async function browserFigures(root, care) {
       tasks.length > 0 ? ms(Math.max(...tasks)) : "under 50 ms",
       "at most 100 ms",
     );
+    await drawingFigures(browser, address, storageState);
   } finally {
     await browser.close();
   }

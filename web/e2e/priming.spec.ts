@@ -2,6 +2,8 @@
 import type { Page } from "@playwright/test";
 import { BENCH_LAYOUTS } from "@yard-tack/core/suction";
 import { expectAccessible } from "./accessible";
+import { begin, fillStep, openStep, procedureOf, stepInSight } from "./procedures";
+import { allSent, openCall, toStep } from "./sheet";
 import { expect, test } from "./test";
 
 const question = (page: Page, name: string) =>
@@ -91,4 +93,35 @@ test.describe("on a phone", () => {
     await page.getByRole("button", { name: "twelve times" }).tap();
     await expect(page.locator('[data-cell="suction"]')).not.toHaveAttribute("data-fill", "0.00");
   });
+});
+
+test("the plate is watched and the drawn line halved inside their procedure", async ({ page }) => {
+  await page.clock.install();
+  await openCall(page, "MG-1");
+  await toStep(page, "9", "Fix");
+  const runner = await begin(page, "vacuum-plate-halving");
+  await openStep(page, runner);
+  const [plate] = procedureOf("vacuum-plate-halving").steps;
+  await fillStep(page, runner, plate as never, {});
+  await runner.getByRole("button", { name: "Done", exact: true }).click();
+  const needle = runner.getByRole("region", { name: "The needle, look by look" });
+  for (const look of ["-0.88 bar", "0.879"]) {
+    await needle.getByLabel("The needle shows").fill(look);
+    await needle.getByRole("button", { name: "Note it now" }).click();
+    await page.clock.fastForward(60_000);
+  }
+  await needle.getByRole("button", { name: "Take into the strips" }).click();
+  await expect(runner.locator('[data-slot="peak"] input').first()).toHaveValue(/0\.88/);
+  for (let n = 0; n < 3; n++) {
+    await openStep(page, runner);
+    const at = await stepInSight(runner, procedureOf("vacuum-plate-halving"));
+    if (at?.id === "halve") break;
+    if (at) await fillStep(page, runner, at, {});
+    await runner.getByRole("button", { name: "Done", exact: true }).click();
+  }
+  const search = runner.getByRole("region", { name: "Where the line leaks" });
+  await search.getByRole("button", { name: "It falls" }).click();
+  await search.getByRole("button", { name: "It holds" }).click();
+  await expect(search.getByRole("status")).toContainText("It leaks at");
+  await allSent(page);
 });

@@ -368,3 +368,40 @@ test.describe("on a phone", () => {
     await expect(page.getByText("Trips: at what hour, what else ran")).toBeVisible();
   });
 });
+
+test("priming shows the bench as it stands at each step, and times the primer against the drawn line", async ({
+  page,
+}) => {
+  await openCall(page, "MG-1");
+  await toFix(page);
+  const runner = await begin(page, "prime-dry-set");
+  await openStep(page, runner);
+  const [hose, drains] = procedureOf("prime-dry-set").steps;
+  await fillStep(page, runner, hose as never, {});
+  await runner.getByRole("button", { name: "Done", exact: true }).click();
+  await expect(runner.getByRole("heading", { name: drains?.what ?? "" })).toBeVisible();
+  await runner.getByText("See it on the bench first").click();
+  const bench = runner.locator("[data-bench-at]");
+  await expect(bench).toHaveAttribute("data-bench-at", "drain");
+  await expectAccessible(page, "a step with its bench");
+  await bench.getByRole("button", { name: "Drain cock shut" }).click();
+  await expect(bench.getByRole("button", { name: "Discharge valve open" })).toBeVisible();
+  // What is tried on the bench is noted nowhere: the step still wants its own answer.
+  await expect(runner.getByRole("button", { name: "Done", exact: true })).toBeDisabled();
+  await fillStep(page, runner, drains as never, {});
+  await runner.getByRole("button", { name: "Done", exact: true }).click();
+  await openStep(page, runner);
+  await runner.getByText("See it on the bench first").click();
+  // The next step begins where its own turn comes.
+  await expect(bench).toHaveAttribute("data-bench-at", "engine");
+  await expect(bench.getByRole("button", { name: "Drain cock shut" })).toHaveAttribute(
+    "aria-pressed",
+    "false",
+  );
+  await runner.locator('[data-slot="took"] input[data-figure-input]').fill("90 s");
+  await expect(
+    runner.getByText(/Line and casing hold .* of air: in 90 s its primer drew/),
+  ).toBeVisible();
+  await runner.locator('[data-slot="primer"] input[data-figure-input]').fill("60 m3/h");
+  await expect(runner.getByText(/weigh a weak primer against air that is let in/)).toBeVisible();
+});

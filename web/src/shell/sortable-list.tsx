@@ -32,6 +32,7 @@ export function SortableList<T extends Movable>({
   items,
   onMove,
   onStart,
+  onOver,
   row,
   className,
 }: {
@@ -41,6 +42,8 @@ export function SortableList<T extends Movable>({
   onMove: (from: number, to: number) => void;
   /** A row is picked up: what is open in it is best shut, so that rows are alike. */
   onStart?: () => void;
+  /** Where it would be put down now; undefined once it is, or was let be. */
+  onOver?: (over: { readonly from: number; readonly to: number } | undefined) => void;
   row: (item: T, index: number) => ReactNode;
   className?: string | undefined;
 }) {
@@ -51,6 +54,7 @@ export function SortableList<T extends Movable>({
   const placeOf = (of: string | number) => items.findIndex((i) => i.id === of);
   const said = (of: string | number) => items[placeOf(of)]?.name ?? "It";
   const end = ({ active, over }: DragEndEvent) => {
+    onOver?.(undefined);
     if (over && over.id !== active.id) onMove(placeOf(active.id), placeOf(over.id));
   };
   const at = (of: string | number) => `place ${placeOf(of) + 1} of ${items.length}`;
@@ -62,6 +66,10 @@ export function SortableList<T extends Movable>({
       // Rows change their height when one is picked up.
       measuring={{ droppable: { strategy: MeasuringStrategy.Always } }}
       onDragStart={onStart}
+      onDragOver={({ active, over }) =>
+        onOver?.(over ? { from: placeOf(active.id), to: placeOf(over.id) } : undefined)
+      }
+      onDragCancel={() => onOver?.(undefined)}
       onDragEnd={end}
       accessibility={{
         screenReaderInstructions: {

@@ -190,7 +190,7 @@ function SidePage({
           ) : (
             <div className={classes.drawing}>
               <LineDrawing
-                view={shown}
+                view={line.drawn}
                 selected={chosenPart >= 0 ? chosenPart : null}
                 onSelect={(i) => select(draft.now[i]?.id ?? null)}
               />
@@ -230,6 +230,7 @@ function SidePage({
                 name: `${i + 1} ${PART_NAMES[p.part.kind ?? "pipe"]}`,
               }))}
               onStart={() => select(null)}
+              onOver={line.hold}
               onMove={(from, to) => edit({ do: "move", from, to })}
               row={(item, index) => {
                 const faults = view.faults.filter((f) => f.at === index);

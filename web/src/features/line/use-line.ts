@@ -11,6 +11,12 @@ import type { LineDto } from "./server";
 export type Today = Record<"flow" | "level" | "standing" | "temperature" | "primer", string>;
 const NOTHING_TODAY: Today = { flow: "", level: "", standing: "", temperature: "", primer: "" };
 
+/** A part that is held over another place. */
+interface Held {
+  readonly from: number;
+  readonly to: number;
+}
+
 export const asDraft = (parts: readonly WrittenPart[]): DraftPart[] =>
   parts.map((part) => ({ id: newId(), part }));
 
@@ -47,6 +53,14 @@ export function useLine(dto: LineDto, side: LineSide) {
   );
   const view = useMemo(() => lineView(asked), [asked]);
   const shown = useLastGood(view);
+  // While a part is held over another place the drawing shows it there already; the rows stay under the hand.
+  const [held, hold] = useState<Held>();
+  const over = useDeferredValue(held);
+  const drawn = useMemo(() => {
+    if (!over || over.from === over.to) return undefined;
+    const { now } = lineChanged(draft, { do: "move", ...over });
+    return lineView({ ...asked, parts: now.map((p) => p.part) });
+  }, [over, draft, asked]);
   /** What is drawn is kept: nothing of it is left to lose. */
   const settle = () => change({ do: "start", parts: draft.now, restored: false });
   return {
@@ -55,6 +69,8 @@ export function useLine(dto: LineDto, side: LineSide) {
     edit,
     view,
     shown,
+    hold,
+    drawn: drawn && !drawn.faults.some((f) => f.stops) ? drawn : shown,
     today,
     setToday,
     chosen,
