@@ -100,6 +100,14 @@ test("a trailer's lift has its budget, and what a warm day takes of it", async (
   await expect(page.getByRole("columnheader", { name: /^level/ }).first()).toBeVisible();
   await page.getByRole("link", { name: "Back to the run sheet" }).click();
   await expect(page).toHaveURL(/\/sheet\//);
+  await step(page, "Look");
+  await page.getByRole("link", { name: "Draw and audit its line" }).click();
+  await page.getByLabel("Level at rest").fill("-2.2 m");
+  await expect(page.getByText("It draws its water down by 1.60 m while it runs.")).toBeVisible();
+  await page.getByRole("button", { name: "Change this: Water too fast" }).click();
+  await page.getByRole("button", { name: "Keep and print" }).click();
+  await expect(page.getByRole("heading", { name: "MG-1: a change of its line" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /greatest lift/ })).toBeVisible();
 });
 
 test.describe("on a phone", () => {

@@ -137,7 +137,7 @@ function Water({
   mouth: PlacedOnSheet | undefined;
   text: string;
 }) {
-  const bottom = Math.max(level, lowest?.y ?? level, mouth?.y0 ?? level) + 44;
+  const bottom = Math.max(level, lowest?.y ?? level, mouth?.y0 ?? level) + 60;
   const right = (mouth?.x1 ?? 0) + 6;
   const rim = Math.min(level, standing?.y ?? level) - 22;
   return (
