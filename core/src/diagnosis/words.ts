@@ -81,7 +81,7 @@ function plainWords(item: EvidenceItem, system: UnitSystem): string {
 }
 
 /** Where the line lets air in, by the numbers its parts have on the drawing. */
-export function leakWords({ from, to, is }: LeakSearch): string {
+function leakWords({ from, to, is }: LeakSearch): string {
   if (is === "held") return `the line held a vacuum from its part ${to + 2} to the pump`;
   const parts = from === to ? `part ${from + 1}` : `parts ${from + 1} to ${to + 1}`;
   return `halved under vacuum, the line leaks at its ${parts}`;
