@@ -2,6 +2,7 @@ import { v4 as newId } from "uuid";
 import { beforeAll, beforeEach, describe, expect, inject, it, vi } from "vitest";
 import { people, type PersonRow, sighted } from "@/db";
 import { saveRating, putBack } from "@/features/curve/save";
+import { dropView, keepView } from "@/features/log/keep-view";
 import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
 import { receiveEntries } from "@/features/run-sheet/receive";
@@ -295,6 +296,13 @@ const DEEDS: readonly Deed[] = [
     at: () => saveSettings({ gloves: false }),
     everywhere: true,
   },
+  {
+    name: "view kept",
+    able: SIGNED_IN,
+    at: () => keepView({ name: "x", query: "find=x" }),
+    everywhere: true,
+  },
+  { name: "view forgotten", able: SIGNED_IN, at: () => dropView(newId()), everywhere: true },
   { name: "units", able: SIGNED_IN, at: () => saveUnits("metric"), everywhere: true },
   {
     name: "person added",

@@ -16,6 +16,7 @@ import {
   tellPump,
   tellSheet,
 } from "@/features/machine-api/index.server";
+import { dropView, keepView } from "@/features/log/keep-view";
 import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
@@ -131,6 +132,8 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   savePlate: plain(savePlate),
   signOff: plain(signOff),
   addAddendum: plain(addAddendum),
+  keepView: plain(keepView),
+  dropView: plain(dropView),
   putBack: plain(putBack),
   toldOf: plain(toldOf),
   choicesFor: plain(choicesFor),
@@ -155,6 +158,9 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   tellSheet: (junk, id) => tellSheet(asked(junk), id),
   tellEntry: (junk, id) => tellEntry(asked(junk), id),
 };
+
+/** What everybody sets for themselves. */
+const OWN = ["saveSettings", "saveUnits", "keepView", "dropView"];
 
 const known = () => fc.oneof({ weight: 6, arbitrary: fc.constantFrom(...ids) }, fc.uuid());
 const word = fc.constantFrom(
@@ -192,7 +198,7 @@ describe("whatever is sent", () => {
           signIn(all.find((p) => p.role === role)?.id);
           // A machine has a token of its own, and writes whoever sits here.
           const reads = ["nobody", "viewer"].includes(role) && door !== "takeReadings";
-          const settings = role === "viewer" && ["saveSettings", "saveUnits"].includes(door);
+          const settings = role === "viewer" && OWN.includes(door);
           const before = reads && !settings ? await rowsOf(em) : undefined;
           const answer = await Promise.resolve(DOORS[door]?.(junk, id)).catch((error: unknown) => {
             const digest = String((error as { digest?: string }).digest ?? "");

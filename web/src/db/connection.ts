@@ -15,6 +15,7 @@ import { Migration009Whose } from "./migrations/migration-009-whose";
 import { Migration010Promises } from "./migrations/migration-010-promises";
 import { Migration011Rounds } from "./migrations/migration-011-rounds";
 import { Migration012LineProposals } from "./migrations/migration-012-line-proposals";
+import { Migration013Find } from "./migrations/migration-013-find";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -34,6 +35,7 @@ export const MIGRATIONS = [
   { name: "migration-010-promises", class: Migration010Promises },
   { name: "migration-011-rounds", class: Migration011Rounds },
   { name: "migration-012-line-proposals", class: Migration012LineProposals },
+  { name: "migration-013-find", class: Migration013Find },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -19,11 +19,14 @@ export {
   callsOfPump,
   type EarlierCall,
   logEntry,
+  type LogAsked,
   logOfPump,
   logPage,
   settledVisits,
   visitPoints,
 } from "./log";
+export { findAnything, type Found } from "./find";
+export { dropLogView, keepLogView, type LogView, logViews } from "./log-views";
 export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, namesOf, people, saveSettings, saveUnits, sighted } from "./people";
 export { keepPhoto, photoBytes } from "./photos";
@@ -79,3 +82,4 @@ export {
   yardPage,
   type YardPump,
 } from "./yard";
+export { wordsIn } from "./words";

@@ -7,6 +7,7 @@ import { unitOfWork } from "./connection";
 import { VisitPoints } from "./entities";
 import { type Paged, placeOf } from "./paged";
 import { type Sites, sitesText } from "./sites";
+import { PUMP_WORDS, wordsAsked } from "./words";
 import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
@@ -54,26 +55,97 @@ const recordOf = ({ body, ...row }: z.output<typeof logRow>): LogRecord => ({
 /** Nothing stands in its place. */
 const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";
 
+/** What a list of the log is narrowed to; what is left out narrows nothing. */
+export interface LogAsked {
+  /** Every word is in the entry, or in its pump's tag or purpose. */
+  readonly find?: string | undefined;
+  readonly site?: string | undefined;
+  readonly pump?: PumpId | undefined;
+  readonly cause?: CauseId | undefined;
+  /** A part that was used, or what was done: words of them. */
+  readonly used?: string | undefined;
+  readonly person?: string | undefined;
+  /** Days, ISO 8601, in the zone of each entry's place; both are within. */
+  readonly from?: string | undefined;
+  readonly until?: string | undefined;
+}
+
+/** Pumps whose own words a question is completed by. */
+const NAMED_PUMPS = 60;
+/** Entries are counted so far; beyond it is said that there are more. */
+export const COUNTED = 10_000;
+
+/** Conditions on an entry `l` at a pump `p` of a site `s`, with their values. */
+function narrowed(asked: LogAsked): { readonly sql: string; readonly values: unknown[] } {
+  const parts: string[] = [];
+  const values: unknown[] = [];
+  const add = (sql: string, ...given: unknown[]) => {
+    parts.push(sql);
+    values.push(...given);
+  };
+  const [all, any] = (["all", "any"] as const).map((which) =>
+    wordsAsked(asked.find ?? "", { which, wholeNumbers: true }),
+  );
+  if (all && any) {
+    // An entry has all the words itself, or those that it lacks are its pump's: "LF-2 strainer".
+    add(
+      `(l.id in (
+         select w.id from log_entry w where w.words @@ ?::tsquery
+         union all
+         select w.id from (
+           select n.id, ${PUMP_WORDS("n")} as own from pump n where ${PUMP_WORDS("n")} @@ ?::tsquery
+             order by ts_rank(${PUMP_WORDS("n")}, ?::tsquery) desc limit ${NAMED_PUMPS}
+         ) named join log_entry w on w.pump_id = named.id
+           where (w.words || named.own) @@ ?::tsquery
+       ))`,
+      ...[all, any, any, all],
+    );
+  }
+  const used = wordsAsked(asked.used ?? "", { wholeNumbers: true });
+  if (used) {
+    add(
+      `l.words @@ ?::tsquery and words_of(coalesce(l.body->>'done', '') || ' ' || coalesce(
+         jsonb_path_query_array(l.body, '$.words[*].text')::text, '')) @@ ?::tsquery`,
+      ...[used, used],
+    );
+  }
+  if (asked.site) add("p.site_id = ?::uuid", asked.site);
+  if (asked.pump) add("l.pump_id = ?::uuid", asked.pump);
+  if (asked.cause) add("l.cause = ?", asked.cause);
+  if (asked.person) add("l.person_id = ?::uuid", asked.person);
+  if (asked.from) add("l.at >= (?::date)::timestamp at time zone s.zone", asked.from);
+  if (asked.until) add("l.at < (?::date + 1)::timestamp at time zone s.zone", asked.until);
+  return { sql: parts.map((part) => ` and ${part}`).join(""), values };
+}
+
+/** What is counted of the log: one beyond {@link COUNTED} where there are more. */
+export interface LogFound extends Paged<LogRecord> {
+  readonly more: boolean;
+}
+
 /** A page of the log, newest first, entries that were corrected left out. @param page - from 0 */
-export async function logPage(sites: Sites, page: number): Promise<Paged<LogRecord>> {
+export async function logPage(sites: Sites, page: number, asked: LogAsked = {}): Promise<LogFound> {
   const em = await unitOfWork();
-  const seen = sitesText(sites);
+  const { sql, values } = narrowed(asked);
+  const found = `from log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id
+    where may_see(?, p.site_id) and ${STANDS}${sql}`;
+  const given = [sitesText(sites), ...values];
   const [count] = await selected(
     em,
     z.object({ n: z.coerce.number() }),
-    `select count(*) as n from log_entry l join pump p on p.id = l.pump_id
-       where may_see(?, p.site_id) and ${STANDS}`,
-    [seen],
+    `select count(*) as n from (select 1 ${found} limit ${COUNTED + 1}) counted`,
+    given,
   );
-  const { offset, ...place } = placeOf(page, count?.n ?? 0, LOG_PAGE);
+  const total = Math.min(count?.n ?? 0, COUNTED);
+  const { offset, ...place } = placeOf(page, total, LOG_PAGE);
   const rows = await selected(
     em,
     logRow,
-    `${placed(`l.body - ${HEAVY}`)} where may_see(?, s.id) and ${STANDS}
+    `${placed(`l.body - ${HEAVY}`)} where may_see(?, p.site_id) and ${STANDS}${sql}
        order by l.at desc, l.id limit ${LOG_PAGE} offset ?`,
-    [seen, offset],
+    [...given, offset],
   );
-  return { rows: rows.map(recordOf), ...place };
+  return { rows: rows.map(recordOf), ...place, more: (count?.n ?? 0) > COUNTED };
 }
 
 /** The newest entries of a pump with all that they hold, newest first. */

@@ -5,6 +5,7 @@ import { unitOfWork } from "./connection";
 import { type Paged, placeOf } from "./paged";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
+import { PUMP_WORDS, wordsAsked } from "./words";
 
 /** A pump in a list, with what is open on it and what happened last. */
 export interface YardPump {
@@ -42,12 +43,22 @@ const yardRow = columns(
   }),
 );
 
-/** Of the sites that may be seen; every word is somewhere in the tag, the purpose, the family or the place. */
-const FOUND = `from pump p join site s on s.id = p.site_id
-  where may_see(?, s.id) and not exists (
-    select from regexp_split_to_table(lower(?), '\\s+') word
-      where position(word in lower(concat_ws(' ', p.tag, p.purpose, p.family, s.name))) = 0
-  )`;
+/** Pumps that may be seen and have every word, each as the beginning of one of tag, purpose, family or place. */
+function found(sites: Sites, text: string): { readonly sql: string; readonly values: unknown[] } {
+  const [all, any] = [wordsAsked(text), wordsAsked(text, { which: "any" })];
+  const from = `from pump p join site s on s.id = p.site_id where may_see(?, s.id)`;
+  const seen = sitesText(sites);
+  // Something was asked that has no word in it: nothing has it.
+  if (!all || !any) return { sql: text.trim() === "" ? from : `${from} and false`, values: [seen] };
+  return {
+    sql: `${from} and (${PUMP_WORDS("p")} || words_of(s.name)) @@ ?::tsquery and p.id in (
+      select n.id from pump n where ${PUMP_WORDS("n")} @@ ?::tsquery
+      union
+      select n.id from site w join pump n on n.site_id = w.id where words_of(w.name) @@ ?::tsquery
+    )`,
+    values: [seen, all, any, any],
+  };
+}
 
 /** A page of the pumps that have every word of a text, by place and tag; those off the yard come last. */
 export async function yardPage(
@@ -56,13 +67,13 @@ export async function yardPage(
   page: number,
 ): Promise<Paged<YardPump> & { readonly pumps: number; readonly places: number }> {
   const em = await unitOfWork();
-  const seen = sitesText(sites);
+  const { sql, values } = found(sites, text);
   const [counts] = await selected(
     em,
     z.object({ pumps: z.coerce.number(), places: z.coerce.number(), rows: z.coerce.number() }),
     `select count(*) filter (where p.retired_at is null) as pumps, count(*) as rows,
-       count(distinct s.id) as places ${FOUND}`,
-    [seen, text],
+       count(distinct s.id) as places ${sql}`,
+    values,
   );
   const { offset, ...place } = placeOf(page, counts?.rows ?? 0, YARD_PAGE);
   const rows = await selected(
@@ -79,10 +90,10 @@ export async function yardPage(
      from (
        select p.id, p.tag, p.purpose, p.family, p.installation,
          p.retired_at is not null as retired, s.id as site_id, s.name as site_name, s.zone
-         ${FOUND}
+         ${sql}
          order by s.name, s.id, p.retired_at is not null, p.tag limit ${YARD_PAGE} offset ?
      ) f order by f.site_name, f.site_id, f.retired, f.tag`,
-    [seen, text, offset],
+    [...values, offset],
   );
   return { rows, ...place, pumps: counts?.pumps ?? 0, places: counts?.places ?? 0 };
 }
@@ -114,15 +125,16 @@ export async function pumpChoices(
   text: string,
   always?: PumpId,
 ): Promise<readonly PumpChoice[]> {
+  const { sql, values } = found(sites, text);
   return selected(
     await unitOfWork(),
     z.object({ id: pumpId, name: z.string() }),
-    `(select p.id, concat_ws(', ', p.tag, coalesce(nullif(p.purpose, ''), s.name)) as name ${FOUND}
+    `(select p.id, concat_ws(', ', p.tag, coalesce(nullif(p.purpose, ''), s.name)) as name ${sql}
         and p.retired_at is null order by s.name, p.tag limit ${MOST_CHOICES + 1})
      union
      (select p.id, concat_ws(', ', p.tag, coalesce(nullif(p.purpose, ''), s.name))
         from pump p join site s on s.id = p.site_id where p.id = ?::uuid and p.retired_at is null and may_see(?, s.id))
      order by name`,
-    [sitesText(sites), text, always ?? null, sitesText(sites)],
+    [...values, always ?? null, sitesText(sites)],
   );
 }

@@ -8,6 +8,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["1 … 9, 0, -, =", "steps of a run sheet"],
   ["Enter", "keep this reading, go to the next"],
   ["Escape", "leave the reading"],
+  ["/, or Ctrl K", "find anything"],
   ["Alt 1", "Slate"],
   ["Alt 2", "Yard"],
   ["Alt 3", "Log"],

@@ -8,16 +8,21 @@ import {
   IconDropletHalf2,
   IconListDetails,
   IconMoon,
+  IconSearch,
   IconSun,
   IconUser,
 } from "@tabler/icons-react";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
-import type { ReactNode } from "react";
+import dynamic from "next/dynamic";
+import { type ReactNode, useState } from "react";
 import { GlovesSwitch } from "./gloves-switch";
 import { KeysDialog } from "./keys-dialog";
 import { useWho } from "./who";
 import classes from "./rail.module.css";
+
+/** Fetched when it is first asked for. */
+const FindBox = dynamic(() => import("./find-box").then((m) => m.FindBox), { ssr: false });
 
 const PLACES = [
   {
@@ -49,7 +54,11 @@ export function Frame({ children }: { children: ReactNode }) {
   const { setColorScheme } = useMantineColorScheme();
   const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
   const night = scheme === "dark";
+  const [finding, setFinding] = useState(0);
+  const find = () => setFinding((n) => n + 1);
   useHotkeys([
+    ["/", find],
+    ["mod+K", find],
     ["alt+1", () => router.push("/")],
     ["alt+2", () => router.push("/yard")],
     ["alt+3", () => router.push("/log")],
@@ -73,6 +82,10 @@ export function Frame({ children }: { children: ReactNode }) {
             {label}
           </Link>
         ))}
+        <button type="button" className={classes.switch} onClick={find}>
+          <IconSearch size={20} stroke={1.7} aria-hidden />
+          Find
+        </button>
         <div className={classes.foot}>
           <Link href={`/who?back=${encodeURIComponent(path)}`} className={classes.place}>
             <IconUser size={20} stroke={1.7} aria-hidden />
@@ -98,6 +111,7 @@ export function Frame({ children }: { children: ReactNode }) {
         {children}
       </div>
       <KeysDialog />
+      {finding > 0 ? <FindBox asked={finding} /> : null}
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import "server-only";
 
+export { askedOf } from "./asked";
 export { comesBack, recurrenceOf, since } from "./recurrence";
 export { loadFirstCauses, loadLog, loadLogEntry } from "./server";

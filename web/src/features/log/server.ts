@@ -1,6 +1,6 @@
 import "server-only";
-import type { LogEntryId, WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
-import { causeRow } from "@yard-tack/core/diagnosis";
+import type { LogEntryId, PersonId, WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
+import { causeRow, CAUSES } from "@yard-tack/core/diagnosis";
 import {
   type FirstCauses,
   firstCauses,
@@ -8,7 +8,17 @@ import {
   type Share,
   type VisitRecord,
 } from "@yard-tack/core/record";
-import { loadPump, logEntry, logPage, namesOf, settledVisits, type Sites } from "@/db";
+import {
+  loadPump,
+  logEntry,
+  logPage,
+  logViews,
+  namesOf,
+  places,
+  settledVisits,
+  type Sites,
+} from "@/db";
+import { type Asked, askedTexts } from "./asked";
 
 /** Misses that are listed. */
 const MISSED_SHOWN = 40;
@@ -29,14 +39,63 @@ interface LogRow {
 export interface LogPageDto {
   readonly rows: readonly LogRow[];
   readonly total: number;
+  /** There are more than are counted. */
+  readonly more: boolean;
   /** From 0. */
   readonly page: number;
   readonly pages: number;
+  /** What it is narrowed to, as its address has it. */
+  readonly asked: Readonly<Record<string, string>>;
+  /** The same in words; empty where it is the whole log. */
+  readonly words: string;
+  readonly choices: {
+    readonly sites: readonly Choice[];
+    readonly causes: readonly Choice[];
+    readonly people: readonly Choice[];
+  };
+  /** Kept under a name by whoever looks. */
+  readonly views: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly asked: Readonly<Record<string, string>>;
+  }[];
 }
 
-/** A page of the log, newest first. @param page - from 0 */
-export async function loadLog(sites: Sites, page = 0): Promise<LogPageDto> {
-  const { rows, ...place } = await logPage(sites, page);
+interface Choice {
+  readonly value: string;
+  readonly label: string;
+}
+
+const CAUSE_CHOICES: readonly Choice[] = CAUSES.filter(
+  (c) => c.id !== "healthy" && c.id !== "unlisted",
+)
+  .map(({ id, name }) => ({ value: id, label: name }))
+  .toSorted((a, b) => a.label.localeCompare(b.label));
+
+/**
+ * A page of the log, newest first.
+ * @param page - from 0
+ * @param person - whose kept views are shown
+ */
+export async function loadLog(
+  sites: Sites,
+  page = 0,
+  asked: Asked = {},
+  person?: PersonId,
+): Promise<LogPageDto> {
+  const [{ rows, ...place }, all, names, views] = await Promise.all([
+    logPage(sites, page, asked),
+    places(sites),
+    namesOf(),
+    person ? logViews(person) : [],
+  ]);
+  const choices = {
+    sites: all.map((s) => ({ value: s.id, label: s.name })),
+    causes: CAUSE_CHOICES,
+    people: Object.entries(names)
+      .map(([value, label]) => ({ value, label }))
+      .toSorted((a, b) => a.label.localeCompare(b.label)),
+  };
   return {
     rows: rows.map(({ id, at, kind, title, record, pump, site }) => ({
       id,
@@ -51,7 +110,34 @@ export async function loadLog(sites: Sites, page = 0): Promise<LogPageDto> {
       closed: record.closed,
     })),
     ...place,
+    asked: askedTexts(asked),
+    words: inWords(asked, choices, rows[0]?.pump.tag),
+    choices,
+    views,
   };
+}
+
+/** What a list is narrowed to, in words. @param tag - of the pump, where any entry of it was found */
+function inWords(
+  asked: Asked,
+  { sites, causes, people }: LogPageDto["choices"],
+  tag: string | undefined,
+): string {
+  const named = (list: readonly Choice[], value: string | undefined) =>
+    value === undefined ? undefined : (list.find((c) => c.value === value)?.label ?? "unknown");
+  const said = (before: string, what: string | undefined) => (what ? `${before}${what}` : "");
+  return [
+    asked.find ? `“${asked.find}”` : "",
+    said("", named(causes, asked.cause)?.toLowerCase()),
+    asked.used ? `used or done “${asked.used}”` : "",
+    asked.pump ? `of ${tag ?? "one pump"}` : "",
+    said("at ", named(sites, asked.site)),
+    said("by ", named(people, asked.person)),
+    said("from ", asked.from),
+    said("until ", asked.until),
+  ]
+    .filter((part) => part !== "")
+    .join(", ");
 }
 
 export interface LogEntryDto extends Omit<LogRow, "found" | "done" | "closed"> {

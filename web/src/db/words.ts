@@ -1,0 +1,48 @@
+/** Words as they are looked for: letters and figures only, the last of each open at its end. */
+
+/** Words of one question; more would find nothing. */
+const MOST_WORDS = 12;
+const LONGEST_WORD = 60;
+
+const cut = (text: string): readonly string[] =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((w) => w !== "");
+
+/** The words of a text, as `words_of` in the database cuts them. */
+export const wordsIn = (text: string): readonly string[] =>
+  cut(text)
+    .slice(0, MOST_WORDS)
+    .map((w) => w.slice(0, LONGEST_WORD));
+
+interface HowAsked {
+  /** Every word, or any of them. */
+  readonly which?: "all" | "any";
+  /** Numbers as they stand: where whole texts are searched, a 2 is not the beginning of 29. */
+  readonly wholeNumbers?: boolean;
+}
+
+/**
+ * A question for `@@`: its words, each as the beginning of one. What was written in one piece stands in one piece:
+ * “LF-2” is no LF and no 2 elsewhere.
+ * @returns undefined where there is no word to look for
+ */
+export function wordsAsked(
+  text: string,
+  { which = "all", wholeNumbers = false }: HowAsked = {},
+): string | undefined {
+  const open = (w: string) => (wholeNumbers && /^\d+$/.test(w) ? `'${w}'` : `'${w}':*`);
+  const pieces = text
+    .split(/\s+/u)
+    .map((piece) => wordsIn(piece).map(open).join(" <-> "))
+    .filter((piece) => piece !== "")
+    .slice(0, MOST_WORDS);
+  return pieces.length === 0
+    ? undefined
+    : pieces.map((p) => `(${p})`).join(which === "all" ? " & " : " | ");
+}
+
+/** What a pump is found by, as its index has it. @param p - the table's name in the statement */
+export const PUMP_WORDS = (p: string): string =>
+  `words_of(${p}.tag || ' ' || ${p}.purpose || ' ' || ${p}.family)`;
