@@ -81,17 +81,25 @@ export function FindBox({ asked }: { asked: number }) {
       clearQueryOnClose
       scrollable
       maxHeight="min(70dvh, 560px)"
+      overlayProps={{ blur: 0, backgroundOpacity: 0.4 }}
       classNames={{ content: classes.content ?? "" }}
-      aria-label="Find anything"
+      attributes={{ content: { "aria-label": "Find anything" } }}
     >
       <Spotlight.Search
         placeholder="Find a pump, place, serial, cause, word …"
         aria-label="Find anything"
         data-autofocus
+        onKeyDown={(event) => {
+          // Enter goes to the first of them where none was gone to with the arrows.
+          const [first] = list;
+          if (event.key !== "Enter" || !first || store.getState().selected >= 0) return;
+          box.close();
+          router.push(first.href);
+        }}
       />
       <Spotlight.ActionsList>
         {groups.map((group) => (
-          <Spotlight.ActionsGroup key={group} label={group}>
+          <Spotlight.ActionsGroup key={group} label={group} className={classes.group ?? ""}>
             {list
               .filter((f) => f.group === group)
               .map((f) => (

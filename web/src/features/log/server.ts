@@ -18,7 +18,7 @@ import {
   settledVisits,
   type Sites,
 } from "@/db";
-import { type Asked, askedTexts } from "./asked";
+import { type Asked, askedOf, askedTexts } from "./asked";
 
 /** Misses that are listed. */
 const MISSED_SHOWN = 40;
@@ -113,7 +113,8 @@ export async function loadLog(
     asked: askedTexts(asked),
     words: inWords(asked, choices, rows[0]?.pump.tag),
     choices,
-    views,
+    // In the order of an address, and without what an earlier version may have asked.
+    views: views.map((v) => ({ ...v, asked: askedTexts(askedOf(v.asked)) })),
   };
 }
 
