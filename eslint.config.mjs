@@ -30,6 +30,7 @@ const CORE_ORDER = [
   "procedure",
   "record",
   "board",
+  "report",
 ];
 
 /** Folders of the house and what each may import. A folder not listed may import nothing. */

@@ -9,6 +9,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { inCare } from "./parts/care.mjs";
 import { run } from "./parts/child.mjs";
+import { ensurePdfReader } from "./parts/debian.mjs";
 import { ensurePackages } from "./parts/packages.mjs";
 import { say } from "./parts/say.mjs";
 import { ensureBuild } from "./parts/web.mjs";
@@ -66,6 +67,7 @@ async function check(name, command, args, { signal }) {
 }
 
 async function unitTests({ signal }) {
+  await ensurePdfReader(signal);
   const report = join(root, "test-results/unit.json");
   rmSync(join(root, "test-results"), { recursive: true, force: true });
   const began = Date.now();

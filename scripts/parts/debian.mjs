@@ -57,6 +57,11 @@ export async function chromiumProgram(signal) {
   return found() ?? giveUp("Chromium was installed but is not in /usr/bin.");
 }
 
+/** Makes sure that there is a program that reads a PDF back: for tests of what is printed. */
+export async function ensurePdfReader(signal) {
+  if (!existsSync("/usr/bin/pdftotext")) await install("pdftotext", "poppler-utils", signal);
+}
+
 /** Runs Debian's package tool, which asks nothing and brings nothing that is only recommended. */
 function apt(signal, ...args) {
   return run("apt-get", ["-y", "--no-install-recommends", ...args], {

@@ -2,6 +2,7 @@ import { v4 as newId } from "uuid";
 import { beforeAll, beforeEach, describe, expect, inject, it, vi } from "vitest";
 import { people, type PersonRow, sighted } from "@/db";
 import { saveRating, putBack } from "@/features/curve/save";
+import { endLinks, makeLink } from "@/features/report/link-actions";
 import { dropView, keepView } from "@/features/log/keep-view";
 import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
@@ -44,6 +45,7 @@ interface Place {
   sheet: string;
   site: string;
   version: number;
+  entry: string;
 }
 let near: Place;
 let far: Place;
@@ -58,7 +60,8 @@ beforeAll(async () => {
     const [row] = await (
       await testRows()
     ).execute(
-      `select p.id as pump, s.id as sheet, p.site_id as site, p.version from pump p
+      `select p.id as pump, s.id as sheet, p.site_id as site, p.version,
+         (select l.id from log_entry l where l.pump_id = p.id limit 1) as entry from pump p
          join run_sheet s on s.pump_id = p.id and s.signed_at is null where p.tag = ?`,
       [tag],
     );
@@ -302,6 +305,8 @@ const DEEDS: readonly Deed[] = [
     at: () => keepView({ name: "x", query: "find=x" }),
     everywhere: true,
   },
+  { name: "report address", able: WORKERS, at: (p) => makeLink(p.entry) },
+  { name: "report addresses ended", able: WORKERS, at: (p) => endLinks(p.entry) },
   { name: "view forgotten", able: SIGNED_IN, at: () => dropView(newId()), everywhere: true },
   { name: "units", able: SIGNED_IN, at: () => saveUnits("metric"), everywhere: true },
   {
@@ -451,7 +456,7 @@ describe("what lies at a place that is not theirs", () => {
       expect(isRefused(answer), JSON.stringify(answer)).toBe(true);
       expect(await rows()).toEqual(before);
       // In the same words as what there is not.
-      const nothing = { pump: newId(), sheet: newId(), site: newId(), version: 1 };
+      const nothing = { pump: newId(), sheet: newId(), site: newId(), entry: newId(), version: 1 };
       expect(await outcome(() => at(nothing))).toEqual(answer);
     },
   );

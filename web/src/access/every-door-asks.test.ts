@@ -27,6 +27,8 @@ describe("the source", () => {
     "app/sign-in/page.tsx",
     "app/welcome/[token]/page.tsx",
     "app/enter/route.ts",
+    // Whoever has the address of a report.
+    "app/r/[secret]/route.ts",
     "app/api/v1/diagnose/route.ts",
     "app/api/v1/openapi.json/route.ts",
     ...MACHINE_ROUTES,

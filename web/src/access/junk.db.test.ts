@@ -16,6 +16,7 @@ import {
   tellPump,
   tellSheet,
 } from "@/features/machine-api/index.server";
+import { endLinks, makeLink } from "@/features/report/link-actions";
 import { dropView, keepView } from "@/features/log/keep-view";
 import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
@@ -134,6 +135,8 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   addAddendum: plain(addAddendum),
   keepView: plain(keepView),
   dropView: plain(dropView),
+  makeLink: plain(makeLink),
+  endLinks: plain(endLinks),
   putBack: plain(putBack),
   toldOf: plain(toldOf),
   choicesFor: plain(choicesFor),

@@ -28,6 +28,8 @@ export type Deed =
   | "visit signed"
   | "call called off"
   | "exported"
+  | "report address made"
+  | "report addresses ended"
   | "team changed"
   | "passphrase changed"
   | "token made"

@@ -16,6 +16,7 @@ import { Migration010Promises } from "./migrations/migration-010-promises";
 import { Migration011Rounds } from "./migrations/migration-011-rounds";
 import { Migration012LineProposals } from "./migrations/migration-012-line-proposals";
 import { Migration013Find } from "./migrations/migration-013-find";
+import { Migration014ReportLinks } from "./migrations/migration-014-report-links";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -36,6 +37,7 @@ export const MIGRATIONS = [
   { name: "migration-011-rounds", class: Migration011Rounds },
   { name: "migration-012-line-proposals", class: Migration012LineProposals },
   { name: "migration-013-find", class: Migration013Find },
+  { name: "migration-014-report-links", class: Migration014ReportLinks },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -67,6 +67,13 @@ export {
   settlePromise,
 } from "./promises";
 export { keepLineProposal, lineProposal, lineProposalsOf } from "./line-proposals";
+export {
+  endReportLinks,
+  entryOfLink,
+  LINK_DAYS,
+  makeReportLink,
+  reportLinks,
+} from "./report-links";
 export { placeRounds, type RoundOf, saveRounds } from "./rounds";
 export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";

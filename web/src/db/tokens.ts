@@ -28,7 +28,8 @@ const tokenRow = columns(
 );
 export type Token = z.output<typeof tokenRow>;
 
-const hashOf = (text: string) => createHash("sha256").update(text).digest("hex");
+/** What is kept of a secret. */
+export const hashOf = (text: string): string => createHash("sha256").update(text).digest("hex");
 
 /** Makes a token. @param days - how long it is good @returns its text, which is told this once */
 export async function makeToken(

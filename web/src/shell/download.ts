@@ -1,6 +1,6 @@
 /** A file handed to the browser, or why there is none. */
 export function download(
-  file: { readonly name: string; readonly text: string } | undefined,
+  file: { readonly name: string; readonly text: string | Uint8Array<ArrayBuffer> } | undefined,
   type: string,
   status = 404,
 ): Response {

@@ -2,6 +2,7 @@ import { POSITIONS } from "@yard-tack/core/case";
 import type { VisitRecord } from "@yard-tack/core/record";
 import { spokenPosition } from "@yard-tack/core/visit";
 import Link from "next/link";
+import type { ReactNode } from "react";
 import { PageHead } from "@/shell/page-head";
 import { clock, day, dayAndClock } from "@/shell/times";
 import { EntryChart } from "./entry-chart";
@@ -10,7 +11,14 @@ import { PrintButton } from "@/shell/print-button";
 import classes from "./log.module.css";
 
 /** One entry, as it reads on screen and on paper. */
-export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
+export function LogEntryPage({
+  entry,
+  forOwner,
+}: {
+  entry: LogEntryDto;
+  /** How its report is handed on. */
+  forOwner: ReactNode;
+}) {
   const { body, zone, turnedOut } = entry;
   return (
     <main>
@@ -25,7 +33,12 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
           </>
         }
       >
-        <span className="no-print">
+        <span className={`${classes.prints} no-print`}>
+          {entry.kind === "addendum" ? null : (
+            <a href={`/log/${entry.id}/report.pdf`} download>
+              Report for the customer
+            </a>
+          )}
           <PrintButton />
         </span>
       </PageHead>
@@ -158,6 +171,7 @@ export function LogEntryPage({ entry }: { entry: LogEntryDto }) {
             {day(entry.at, zone)}, {clock(entry.at, zone)}
           </p>
         </div>
+        {entry.kind === "addendum" ? null : forOwner}
         <p className="no-print">
           <Link href={`/yard/${entry.pumpId}`}>All of {entry.tag}</Link>
         </p>

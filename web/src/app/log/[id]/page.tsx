@@ -4,6 +4,8 @@ import { notFound } from "next/navigation";
 import { onPage } from "@/access/index.server";
 import { LogEntryPage } from "@/features/log";
 import { loadLogEntry } from "@/features/log/index.server";
+import { OwnerLink } from "@/features/report";
+import { linksOf } from "@/features/report/index.server";
 
 export const metadata: Metadata = { title: "Log entry" };
 
@@ -12,5 +14,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   await onPage("read", id.success ? { entry: id.data } : undefined);
   const entry = id.success ? await loadLogEntry(id.data) : undefined;
   if (!entry) notFound();
-  return <LogEntryPage entry={entry} />;
+  const links = await linksOf(entry.id, entry.zone);
+  return <LogEntryPage entry={entry} forOwner={<OwnerLink entry={entry.id} links={links} />} />;
 }

@@ -1,0 +1,3 @@
+import "server-only";
+
+export { linksOf, sharedPdf, visitPdf } from "./server";

@@ -1,0 +1,1 @@
+export { OwnerLink } from "./owner-link";

@@ -1,0 +1,99 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { logEntryId } from "@yard-tack/core/case";
+import { beforeAll, describe, expect, inject, it, vi } from "vitest";
+import { demoDatabase, testRows } from "@/testing/demo-database";
+import { signIn } from "@/testing/session";
+import { endLinks, makeLink } from "./link-actions";
+import { linksOf, sharedPdf, visitPdf } from "./server";
+
+vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
+
+let entries: readonly { readonly id: string; readonly tag: string; readonly closed: string }[];
+
+beforeAll(async () => {
+  await demoDatabase(inject("databaseUrl"), "report");
+  entries = await (
+    await testRows()
+  ).execute(
+    `select l.id, p.tag, l.body->>'closed' as closed from log_entry l join pump p on p.id = l.pump_id
+       where l.kind <> 'addendum' order by l.at desc`,
+  );
+});
+
+/** What a stranger's program reads out of it. */
+function textOf(bytes: Uint8Array): string {
+  const file = join(mkdtempSync(join(tmpdir(), "yard-pdf-")), "report.pdf");
+  writeFileSync(file, bytes);
+  execFileSync("pdftotext", ["-layout", file, `${file}.txt`]);
+  return readFileSync(`${file}.txt`, "utf8");
+}
+const report = async (id: string) => {
+  const made = await visitPdf(logEntryId.parse(id));
+  if (!made) throw new Error("no such entry");
+  return { ...made, words: textOf(made.text) };
+};
+
+describe("a customer's report", () => {
+  it("is made of every visit of the demo, and read back by another program", async () => {
+    expect(entries.length).toBeGreaterThan(15);
+    for (const { id, tag } of entries) {
+      const { words, name } = await report(id);
+      expect(name).toMatch(new RegExp(`^${tag} \\d{4}-\\d\\d-\\d\\d\\.pdf$`));
+      expect(words, tag).toMatch(new RegExp(`^\\s*${tag} (is|runs|waits|ran|was) `));
+      for (const part of ["Found", "Done", "Proof", "Caution", "Signed: ", "Local codes"])
+        expect(words, `${tag} ${part}`).toContain(part);
+      expect(words, tag).not.toMatch(/NaN|undefined|Infinity|\uFFFD/);
+    }
+  }, 120_000);
+
+  it("has its readings in the units as read, its bands, and signs that are no other letters", async () => {
+    const cured = entries.find((e) => e.tag === "LF-2" && e.closed === "cured");
+    const { words } = await report(cured?.id ?? "");
+    expect(words).toContain("LF-2 is in order again.");
+    expect(words).toMatch(/Discharge gauge\s+[\d.]+ bar ± [\d.]+/);
+    expect(words).toMatch(/m³\/h/);
+    expect(words).toContain("gauge pressures where “abs”");
+  });
+
+  it("is none of an entry that is not there", async () => {
+    expect(
+      await visitPdf(logEntryId.parse("00000000-0000-4000-8000-000000000000")),
+    ).toBeUndefined();
+  });
+});
+
+describe("an address for the owner", () => {
+  const made = async (id: string) => {
+    const answer = await makeLink(id);
+    if (!answer.ok) throw new Error(answer.message);
+    expect(answer.address).toMatch(/\/r\/[\w-]{32}$/);
+    return answer.address.split("/r/")[1] ?? "";
+  };
+
+  it("opens that report without anybody signed in, until it is ended or has run out", async () => {
+    const rows = await testRows();
+    const [person] = await rows.execute("select id from person where role = 'technician'");
+    const entry = logEntryId.parse(entries[0]?.id);
+    signIn((person as { id: string }).id);
+    const [first, second] = [await made(entry), await made(entry)];
+    signIn(undefined);
+    expect((await sharedPdf(first))?.name).toBe((await sharedPdf(second))?.name);
+    expect(await sharedPdf(`${first}x`)).toBeUndefined();
+    expect(await sharedPdf("")).toBeUndefined();
+    // Nobody ends them who is not signed in; the secret itself is kept nowhere.
+    expect(await endLinks(entry)).toMatch(/Nobody is signed in/);
+    expect(JSON.stringify(await rows.execute("select * from report_link"))).not.toContain(first);
+    const shown = await linksOf(entry, "UTC");
+    expect(shown[0]?.say).toMatch(/by Technician, good until .*; last opened /);
+    await rows.execute("update report_link set expires_at = now() where id = ?", [shown[1]?.id]);
+    expect(await linksOf(entry, "UTC")).toHaveLength(1);
+    signIn((person as { id: string }).id);
+    expect(await endLinks(entry)).toBeNull();
+    expect(await sharedPdf(first)).toBeUndefined();
+    expect(await sharedPdf(second)).toBeUndefined();
+    expect(await linksOf(entry, "UTC")).toEqual([]);
+  });
+});
