@@ -22,6 +22,8 @@ export {
   type LogAsked,
   logOfPump,
   logPage,
+  logRows,
+  sheetOfEntry,
   settledVisits,
   visitPoints,
 } from "./log";
@@ -83,6 +85,7 @@ export { type Drift, drifts } from "./trend";
 export { databaseVersion } from "./version";
 export {
   MOST_CHOICES,
+  registerRows,
   places,
   type PumpChoice,
   pumpChoices,

@@ -1,5 +1,12 @@
 /** The log: what visits left, and where they put their pumps. */
-import { type CauseId, type LogEntryId, logEntryId, type PumpId } from "@yard-tack/core/case";
+import {
+  type CauseId,
+  type LogEntryId,
+  logEntryId,
+  type PumpId,
+  type SheetId,
+  sheetId,
+} from "@yard-tack/core/case";
 import { causeFound, readRecord, type TrendVisit, type VisitRecord } from "@yard-tack/core/record";
 import type { EntityManager } from "@mikro-orm/postgresql";
 import * as z from "zod";
@@ -146,6 +153,30 @@ export async function logPage(sites: Sites, page: number, asked: LogAsked = {}):
     [...given, offset],
   );
   return { rows: rows.map(recordOf), ...place, more: (count?.n ?? 0) > COUNTED };
+}
+
+/** Entries that a file is made of, newest first; what a list needs not is left out. */
+export async function logRows(sites: Sites, asked: LogAsked): Promise<LogRecord[]> {
+  const { sql, values } = narrowed(asked);
+  const rows = await selected(
+    await unitOfWork(),
+    logRow,
+    `${placed("l.body - array['snapshots', 'readings', 'superseded', 'pictures', 'seen', 'cautions']")}
+       where may_see(?, p.site_id) and ${STANDS}${sql} order by l.at desc, l.id limit ${COUNTED}`,
+    [sitesText(sites), ...values],
+  );
+  return rows.map(recordOf);
+}
+
+/** The sheet that an entry was signed on; null where it came without one. */
+export async function sheetOfEntry(id: LogEntryId): Promise<SheetId | null> {
+  const [row] = await selected(
+    await unitOfWork(),
+    columns(z.object({ sheetId: sheetId.nullable() })),
+    "select sheet_id from log_entry where id = ?",
+    [id],
+  );
+  return row?.sheetId ?? null;
 }
 
 /** The newest entries of a pump with all that they hold, newest first. */

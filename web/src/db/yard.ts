@@ -98,6 +98,35 @@ export async function yardPage(
   return { rows, ...place, pumps: counts?.pumps ?? 0, places: counts?.places ?? 0 };
 }
 
+/** Pumps of a file; more are narrowed down by words. */
+const MOST_IN_A_FILE = 20_000;
+
+const registerRow = columns(
+  z.object({
+    ...{ id: pumpId, tag: z.string(), purpose: z.string(), family: z.string() },
+    ...{ installation: z.string().nullable(), siteName: z.string(), zone: z.string() },
+    retiredAt: z.coerce.date().nullable(),
+    body: z.record(z.string(), z.unknown()).nullable(),
+    motor: z.record(z.string(), z.unknown()).nullable(),
+  }),
+);
+
+/** Pumps with what their plates say, by place and tag. */
+export async function registerRows(sites: Sites, text: string) {
+  const { sql, values } = found(sites, text);
+  const plate = (kind: string) =>
+    `(select t.facts from plate t where t.pump_id = p.id and t.kind = '${kind}'
+        and not exists (select from plate n where n.supersedes = t.id) limit 1)`;
+  return selected(
+    await unitOfWork(),
+    registerRow,
+    `select p.id, p.tag, p.purpose, p.family, p.installation, p.retired_at, s.name as site_name,
+       s.zone, ${plate("body")} as body, ${plate("motor")} as motor ${sql}
+       order by s.name, p.tag limit ${MOST_IN_A_FILE}`,
+    values,
+  );
+}
+
 /** Every place that may be seen, by name. */
 export async function places(
   sites: Sites,

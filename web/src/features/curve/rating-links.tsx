@@ -48,6 +48,7 @@ export function RatingLinks({
       </ForHands>
       {pump.hasCurve ? <a href={`/yard/${pump.id}/curve.csv`}>Curve as CSV</a> : null}
       <a href={`/yard/${pump.id}/case.json`}>Pump as a case file</a>
+      <a href={`/yard/${pump.id}/readings.csv`}>Readings as CSV</a>
       {said ? <span role="status">{said}</span> : null}
     </div>
   );

@@ -4,6 +4,7 @@ import { tableOfSheets } from "@yard-tack/core/sheet";
 import { shownUnit } from "@yard-tack/core/quantity";
 import Papa from "papaparse";
 import { currentRating, loadPump } from "@/db";
+import { FORMULA } from "@/shell/csv";
 import type { CurvePageDto } from "./dto";
 
 /** What the curve page needs; undefined when there is no such pump. */
@@ -42,7 +43,7 @@ export async function curveCsv(id: PumpId) {
     name: `${pump.tag} curve.csv`,
     text: Papa.unparse(
       rows.map((r) => [...r]),
-      { escapeFormulae: true },
+      { escapeFormulae: FORMULA },
     ),
   };
 }

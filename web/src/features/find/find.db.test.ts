@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
-import { ROLE_NAMES } from "@/access";
+import { type ROLE_NAMES } from "@/access";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
 import { askedOf, loadLog } from "../log/index.server";

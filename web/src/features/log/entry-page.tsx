@@ -39,6 +39,9 @@ export function LogEntryPage({
               Report for the customer
             </a>
           )}
+          <a href={`/log/${entry.id}/case.json`} download>
+            Case file
+          </a>
           <PrintButton />
         </span>
       </PageHead>

@@ -57,6 +57,13 @@ export function LogPage({ log }: { log: LogPageDto }) {
       {more && page === pages - 1 ? (
         <p className={classes.empty}>There are older ones: narrow it down by days to see them.</p>
       ) : null}
+      {rows.length > 0 ? (
+        <p className={`${classes.file} no-print`}>
+          <a href={pageHref("/log.csv", 0, asked)} download>
+            {words === "" ? "The log as a table (CSV)" : "These entries as a table (CSV)"}
+          </a>
+        </p>
+      ) : null}
       <Pager page={page} pages={pages} href={(p) => pageHref("/log", p, asked)} />
     </main>
   );

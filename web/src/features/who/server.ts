@@ -1,7 +1,6 @@
 import "server-only";
 import { X509Certificate } from "node:crypto";
 import { readFile } from "node:fs/promises";
-import Papa from "papaparse";
 import { authorityFile } from "@/access";
 import { freeToEnter, note, type Visitor } from "@/access/index.server";
 import {
@@ -18,6 +17,7 @@ import {
   welcomed,
   wholeTrail,
 } from "@/db";
+import { csvOf } from "@/shell/csv";
 import type { PersonDto } from "@/shell/preferences";
 
 export interface AccountDto {
@@ -133,5 +133,5 @@ export async function trailCsv(by: Visitor) {
     about: named(about, names),
     device,
   }));
-  return { name: "trail.csv", text: Papa.unparse(rows, { escapeFormulae: true }) };
+  return { name: "trail.csv", text: csvOf(["at", "who", "what", "about", "device"], rows) };
 }

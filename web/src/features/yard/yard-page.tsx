@@ -96,6 +96,13 @@ export function YardPage({ yard }: { yard: YardDto }) {
           ) : null}
         </section>
       ))}
+      {sites.length > 0 ? (
+        <p className={`${classes.file} no-print`}>
+          <a href={pageHref("/yard.csv", 0, { find: text })} download>
+            {text === "" ? "The pumps as a table (CSV)" : "These pumps as a table (CSV)"}
+          </a>
+        </p>
+      ) : null}
       <Pager page={page} pages={pages} href={(p) => pageHref("/yard", p, { find: text })} />
     </main>
   );
