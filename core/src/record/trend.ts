@@ -19,6 +19,8 @@ export interface TrendPoint {
   readonly percent: number;
   /** Half width of its 95 % band [percentage points]. */
   readonly band95: number;
+  /** The same of this point alone, without the base's. */
+  readonly own95: number;
   readonly point: VisitPoint;
 }
 
@@ -67,6 +69,7 @@ export function trendOf(
             100 *
             (ratio.value / base.ratio.value) *
             Math.hypot(ratio.u / ratio.value, base.ratio.u / base.ratio.value),
+      own95: (K95 * 100 * ratio.u) / base.ratio.value,
       point,
     })),
   };

@@ -36,6 +36,8 @@ const trendPoint = z.object({
   snapshot: visitPoint.shape.snapshot,
   percent: z.number(),
   band95: z.number(),
+  /** Kept since 0.9.1. */
+  own95: z.number().default(0),
   point: visitPoint,
 });
 

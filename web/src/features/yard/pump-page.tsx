@@ -10,7 +10,7 @@ import { ProceduresCard } from "./procedures-card";
 import { PumpBoard } from "./pump-board";
 import { RetirePump } from "./retire-pump";
 import type { PumpPageDto } from "./server";
-import { TrendLine } from "./trend-line";
+import { OverTheYears } from "./over-the-years";
 import { WearCard } from "./wear-card";
 import { pumpLine } from "./words";
 import classes from "./yard.module.css";
@@ -99,15 +99,7 @@ export function PumpPage({
               </li>
             ))}
           </ol>
-          {trend && trend.points.length > 1 ? (
-            <>
-              <h2>
-                Head at equal flow, percent of{" "}
-                {trend.base === "fingerprint" ? "fingerprint" : "its first visit"}
-              </h2>
-              <TrendLine points={trend.points} base={trend.base} zone={pump.zone} />
-            </>
-          ) : null}
+          <OverTheYears trend={trend} years={dto.years} behind={dto.behind} zone={pump.zone} />
         </section>
         <section className={classes.right}>
           <PumpBoard written={pump.written} snapshots={dto.lastSnapshots} trend={trend} />

@@ -2,13 +2,24 @@ import "server-only";
 import {
   caseOfPump,
   type CaseError,
+  type CaseFile,
   FAMILIES,
   type PumpId,
   readPump,
+  snapshotSchema,
   type WrittenSnapshot,
 } from "@yard-tack/core/case";
 import { offered } from "@yard-tack/core/procedure";
-import { type Trend, trendOf, type WearBasis, wearOf } from "@yard-tack/core/record";
+import {
+  lineOrPump,
+  overTheYears,
+  type Trend,
+  trendOf,
+  type WearBasis,
+  wearOf,
+  type YearLine,
+  type YearVisit,
+} from "@yard-tack/core/record";
 import { situationOf } from "@yard-tack/core/visit";
 import {
   type Identity,
@@ -101,6 +112,9 @@ export interface PumpPageDto {
   readonly pump: PumpDto;
   readonly trend: Trend | null;
   readonly wear: WearBasis | null;
+  /** What drifts over its visits, and whether the line or the pump is behind it. */
+  readonly years: readonly YearLine[];
+  readonly behind: string | null;
   readonly visits: readonly {
     readonly id: string;
     readonly at: string;
@@ -139,9 +153,12 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
   const register = readPump(pump.written);
   const situation = register.ok ? situationOf(caseOfPump(register.value.file)) : undefined;
   const trend = trendOf(situation?.curve, points);
+  const past = register.ok ? yearVisits(caseOfPump(register.value.file), visits, points) : [];
   return {
     pump,
     trend: trend ?? null,
+    years: overTheYears(trend, past),
+    behind: lineOrPump(past) ?? null,
     wear: (situation && wearOf(situation, trend)) ?? null,
     visits: visits.map(({ id, at, kind, title, record }) => ({
       id,
@@ -166,6 +183,28 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
     lastSnapshots: visits.find((v) => v.record.snapshots.length > 0)?.record.snapshots ?? [],
     faults: pump.faults,
   };
+}
+
+/** Visits that are held against each other, besides the oldest fingerprint. */
+const YEARS_VISITS = 40;
+
+/** Signed visits with readings as cases: the newest, and the one that the fingerprint was taken at. */
+function yearVisits(
+  { fingerprint: _own, history: _past, ...pump }: CaseFile,
+  log: Awaited<ReturnType<typeof logOfPump>>,
+  points: Awaited<ReturnType<typeof visitPoints>>,
+): readonly YearVisit[] {
+  const bases = new Set(points.filter((p) => p.fingerprint).map((p) => p.at));
+  return log
+    .filter((v) => v.record.snapshots.length > 0)
+    .filter((v, i) => i < YEARS_VISITS || bases.has(v.at.toISOString()))
+    .map(({ at, kind, record }) => ({
+      ...{ at: at.toISOString(), kind, fingerprint: bases.has(at.toISOString()) },
+      file: {
+        ...{ ...pump, fingerprint: [], history: [] },
+        snapshots: record.snapshots.flatMap((s) => snapshotSchema.safeParse(s).data ?? []),
+      },
+    }));
 }
 
 export interface IdentityDto extends Identity {

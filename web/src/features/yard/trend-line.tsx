@@ -1,6 +1,6 @@
 import { formatNumber } from "@yard-tack/core/quantity";
 import { day } from "@/shell/times";
-import type { Trend, TrendPoint } from "@yard-tack/core/record";
+import type { DriftPoint, Trend } from "@yard-tack/core/record";
 import classes from "./yard.module.css";
 
 /** Percent lost at which to watch, plan and act. */
@@ -15,11 +15,17 @@ export function TrendLine({
   points,
   base,
   zone,
+  what = "Head at equal flow",
+  rises = false,
   small = false,
 }: {
-  points: readonly TrendPoint[];
+  points: readonly DriftPoint[];
   base: Trend["base"];
   zone: string;
+  /** What it is of. */
+  what?: string;
+  /** It goes wrong upwards: drawn from below. */
+  rises?: boolean;
   small?: boolean;
 }) {
   const first = points[0];
@@ -32,9 +38,14 @@ export function TrendLine({
   const span = Math.max(1, Date.parse(last.at) - start);
   const x = (at: string) =>
     pad + ((Date.parse(at) - start) / span) * (width - 2 * pad - (small ? 0 : 60));
-  const floor = Math.min(-6, ...points.map((p) => p.percent - 1), ...(small ? [] : [-16]));
-  const y = (percent: number) => pad + ((2 - percent) / (2 - floor)) * (height - 2 * pad);
-  const words = `Head at equal flow against the ${base === "fingerprint" ? "fingerprint" : "first visit"}: ${formatNumber(last.percent, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
+  // One that goes wrong upwards is drawn with its levels above.
+  const sign = rises ? -1 : 1;
+  const floor = Math.min(-6, ...points.map((p) => sign * p.percent - 1), ...(small ? [] : [-16]));
+  const y = (percent: number) => {
+    const down = (2 - sign * percent) / (2 - floor);
+    return pad + (rises ? 1 - down : down) * (height - 2 * pad);
+  };
+  const words = `${what} against the ${base === "fingerprint" ? "fingerprint" : "first visit"}: ${formatNumber(last.percent, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -44,9 +55,9 @@ export function TrendLine({
     >
       {LEVELS.filter((l) => l.percent >= floor && (!small || l.percent === -5)).map((l) => (
         <g key={l.name} className={l.percent === -15 ? classes.act : classes.watch}>
-          <line x1={pad} x2={width - pad} y1={y(l.percent)} y2={y(l.percent)} />
+          <line x1={pad} x2={width - pad} y1={y(sign * l.percent)} y2={y(sign * l.percent)} />
           {small ? null : (
-            <text x={width - pad} y={y(l.percent) - 5} textAnchor="end">
+            <text x={width - pad} y={y(sign * l.percent) - 5} textAnchor="end">
               {l.name}
             </text>
           )}
@@ -58,7 +69,7 @@ export function TrendLine({
       />
       {points.map((p) => (
         <circle
-          key={`${p.at}${p.snapshot}`}
+          key={`${p.at}/${p.percent}`}
           cx={x(p.at)}
           cy={y(p.percent)}
           r={small ? 2 : 4.5}
@@ -72,7 +83,7 @@ export function TrendLine({
             .filter((p, i) => clear(points, i, x))
             .map((p, i) => (
               <text
-                key={`${p.at}${p.snapshot}`}
+                key={`${p.at}/${p.percent}`}
                 x={x(p.at)}
                 y={y(p.percent) - 10}
                 textAnchor={i === 0 ? "start" : "middle"}
@@ -86,7 +97,7 @@ export function TrendLine({
 }
 
 /** Whether a point's figure has room: the last always, others when the next one is far enough. */
-const clear = (points: readonly TrendPoint[], i: number, x: (at: string) => number): boolean => {
+const clear = (points: readonly DriftPoint[], i: number, x: (at: string) => number): boolean => {
   const next = points[i + 1];
   return !next || x(next.at) - x(points[i]?.at ?? next.at) > 40;
 };

@@ -1,0 +1,172 @@
+/** Whether a figure of a pump drifts over the years, how fast, and in which month it crosses a level. */
+import { K95 } from "../quantity/index.ts";
+
+/** One visit's figure, as a change against the pump's own base. */
+export interface DriftPoint {
+  /** ISO 8601. */
+  readonly at: string;
+  /** Change against the base [%]. */
+  readonly percent: number;
+  /** Half width of the change's 95 % band, the base's doubt in it [percentage points]; 0 at the base itself. */
+  readonly band95: number;
+  /** The same of this visit's figure alone: what is off at the base is off for all of them alike. */
+  readonly own95: number;
+}
+
+/** How far it may go before something is to be done; settings of the trade. */
+export const DRIFT_LEVELS = [
+  { id: "watch", percent: 5 },
+  { id: "plan", percent: 10 },
+  { id: "act", percent: 15 },
+] as const;
+export type DriftLevel = (typeof DRIFT_LEVELS)[number]["id"];
+
+export interface Crossing {
+  readonly level: DriftLevel;
+  readonly percent: number;
+  /** ISO months, as 2027-03: where the line itself crosses, and the ends of its 95 % band. */
+  readonly month: string;
+  readonly from: string;
+  /** Undefined where the band does not get there within the horizon: later, or never. */
+  readonly until: string | undefined;
+}
+
+export interface Drift {
+  /** Where the straight line stands at the last visit, with its 95 % half width [%]. */
+  readonly now: { readonly percent: number; readonly band95: number };
+  /** Change a month, with its 95 % half width [percentage points]. */
+  readonly perMonth: { readonly percent: number; readonly band95: number } | undefined;
+  /** The change is no larger than what the instruments can be off between two visits. */
+  readonly withinGauges: boolean;
+  /** The highest level that the line has reached; undefined below the first. */
+  readonly reached: DriftLevel | undefined;
+  /** The next level ahead; undefined where it does not go that way, or there are too few visits to say. */
+  readonly crossing: Crossing | undefined;
+}
+
+const MONTH_MS = 30.4375 * 86_400_000;
+/** Beyond it no month is named [months]. */
+const HORIZON = 120;
+/** Scatter that every point has besides its gauges: the duty of the day, a valve not quite the same [%]. */
+const DAY_TO_DAY = 0.5;
+/** 97.5 % points of Student's t for 1 to 10 degrees of freedom; beyond them about 2. */
+const T95 = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23] as const;
+
+/**
+ * Straight line through the points, weighted by their bands. The line's own doubt is the larger of what the bands say and
+ * of what the points scatter round it (Student's t), so that three visits that happen to lie on a line are not certain.
+ * @param bad - the way it goes wrong: −1 for a head, +1 for a current
+ * @returns undefined with fewer than two visits
+ */
+export function driftOf(points: readonly DriftPoint[], bad: 1 | -1): Drift | undefined {
+  const sorted = points.toSorted((a, b) => a.at.localeCompare(b.at));
+  const [first, last] = [sorted[0], sorted.at(-1)];
+  if (!first || !last || sorted.length < 2) return undefined;
+  const start = Date.parse(first.at);
+  const months = (at: string) => (Date.parse(at) - start) / MONTH_MS;
+  const end = months(last.at);
+  const line = fit(sorted.map((p) => ({ x: months(p.at), y: p.percent, u: uOf(p) })));
+  const at = (x: number) =>
+    line ? line.mean + line.slope * (x - line.centre) : (last.percent + first.percent) / 2;
+  const bandAt = (x: number) =>
+    line
+      ? Math.hypot(line.uMean, line.uSlope * (x - line.centre)) * line.t
+      : Math.max(...sorted.map((p) => p.band95));
+  const now = { percent: at(end), band95: bandAt(end) };
+  const wanders = Math.max(...sorted.map((p) => p.band95));
+  const spread =
+    Math.max(...sorted.map((p) => p.percent)) - Math.min(...sorted.map((p) => p.percent));
+  const amount = bad * now.percent;
+  return {
+    now,
+    perMonth: line && { percent: line.slope, band95: line.t * line.uSlope },
+    withinGauges: spread <= Math.hypot(wanders, K95 * DAY_TO_DAY),
+    reached: DRIFT_LEVELS.findLast((l) => amount >= l.percent)?.id,
+    crossing: line && crossingOf({ line, bad, end, start, amount }),
+  };
+}
+
+const uOf = ({ own95 }: DriftPoint): number => Math.hypot(own95 / K95, DAY_TO_DAY);
+
+interface Line {
+  readonly mean: number;
+  readonly centre: number;
+  readonly slope: number;
+  readonly uMean: number;
+  readonly uSlope: number;
+  /** Times a standard uncertainty for 95 %. */
+  readonly t: number;
+}
+
+/** Undefined where all lie in one moment. */
+function fit(
+  points: readonly { readonly x: number; readonly y: number; readonly u: number }[],
+): Line | undefined {
+  const weights = points.map((p) => 1 / p.u ** 2);
+  const sum = weights.reduce((s, w) => s + w, 0);
+  const mean = (f: (i: number) => number) => weights.reduce((s, w, i) => s + w * f(i), 0) / sum;
+  const centre = mean((i) => points[i]?.x ?? 0);
+  const level = mean((i) => points[i]?.y ?? 0);
+  const xx = weights.reduce((s, w, i) => s + w * ((points[i]?.x ?? 0) - centre) ** 2, 0);
+  if (!(xx > 1e-12)) return undefined;
+  const slope =
+    weights.reduce(
+      (s, w, i) => s + w * ((points[i]?.x ?? 0) - centre) * ((points[i]?.y ?? 0) - level),
+      0,
+    ) / xx;
+  const free = points.length - 2;
+  const rest = weights.reduce(
+    (s, w, i) =>
+      s + w * ((points[i]?.y ?? 0) - level - slope * ((points[i]?.x ?? 0) - centre)) ** 2,
+    0,
+  );
+  const scatter = free > 0 ? Math.sqrt(rest / free) : 0;
+  // Points that lie nearer to the line than their bands say are luck, not knowledge.
+  const times = Math.max(1, scatter);
+  const t = scatter > 1 ? (T95[free - 1] ?? 2) : K95;
+  return {
+    mean: level,
+    centre,
+    slope,
+    uMean: times / Math.sqrt(sum),
+    uSlope: times / Math.sqrt(xx),
+    t,
+  };
+}
+
+function crossingOf({
+  line,
+  bad,
+  end,
+  start,
+  amount,
+}: {
+  readonly line: Line;
+  readonly bad: 1 | -1;
+  readonly end: number;
+  readonly start: number;
+  readonly amount: number;
+}): Crossing | undefined {
+  const next = DRIFT_LEVELS.find((l) => amount < l.percent);
+  // It has to go that way by more than its doubt: else no month can be told.
+  if (!next || !(bad * line.slope > line.t * line.uSlope)) return undefined;
+  const wanted = next.percent;
+  const value = (x: number) => bad * (line.mean + line.slope * (x - line.centre));
+  const half = (x: number) => line.t * Math.hypot(line.uMean, line.uSlope * (x - line.centre));
+  const meets = (f: (x: number) => number): number | undefined => {
+    for (let x = end; x <= end + HORIZON; x += 0.25) if (f(x) >= wanted) return x;
+    return undefined;
+  };
+  const month = meets(value);
+  const from = meets((x) => value(x) + half(x));
+  if (month === undefined || from === undefined) return undefined;
+  const until = meets((x) => value(x) - half(x));
+  const iso = (x: number) => new Date(start + x * MONTH_MS).toISOString().slice(0, 7);
+  return {
+    level: next.id,
+    percent: wanted,
+    month: iso(month),
+    from: iso(from),
+    until: until === undefined ? undefined : iso(until),
+  };
+}

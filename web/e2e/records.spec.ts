@@ -1,0 +1,70 @@
+/** What a pump was like before, and what leaves the house: drift, reports, tables, case files. */
+import { readFileSync } from "node:fs";
+import { expectAccessible } from "./accessible";
+import { expect, NOBODY, test } from "./test";
+
+test("two years of BI-2 are told from its page: what drifts, how fast, when it crosses, pump or line", async ({
+  page,
+}) => {
+  await page.goto("/yard?find=BI-2");
+  await page
+    .getByRole("link", { name: /^BI-2\b/ })
+    .first()
+    .click();
+  const head = page.getByRole("region", { name: "Head over the years" });
+  await expect(head).toContainText(/\d+ % less head at equal flow than at the base, give or take/);
+  await expect(head).toContainText("Past 10 %: plan its overhaul.");
+  await expect(head).toContainText(/crosses 15 % about \w+ 20\d\d, between \w+ 20\d\d and/);
+  const current = page.getByRole("region", { name: "Current at like flow over the years" });
+  await expect(current).toContainText("the gauges alone can be off by that much");
+  await expect(page.getByText("Less pressure and no more flow than at the base")).toBeVisible();
+  await expectAccessible(page, "a pump's years");
+});
+
+test("a visit's report is taken away, and opened by an owner who has no account", async ({
+  page,
+  browser,
+}) => {
+  await page.goto("/log?find=strainer LF-2");
+  await page.locator("ol a").first().click();
+  const taken = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Report for the customer" }).click();
+  const pdf = await taken;
+  expect(pdf.suggestedFilename()).toMatch(/^LF-2 \d{4}-\d\d-\d\d\.pdf$/);
+  expect(
+    readFileSync(await pdf.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe("%PDF-");
+  await page.getByRole("button", { name: "Make an address" }).click();
+  const address = await page.getByLabel("The address, told this once").inputValue();
+  await expectAccessible(page, "an entry with an address");
+  const owner = await browser.newContext({ storageState: NOBODY });
+  const answer = await owner.request.get(address);
+  expect(answer.status()).toBe(200);
+  expect(answer.headers()["content-type"]).toBe("application/pdf");
+  expect((await answer.body()).subarray(0, 5).toString()).toBe("%PDF-");
+  // Nothing else opens with it.
+  expect((await owner.request.get(address.replace(/\/r\/.*/, "/log"))).url()).toContain("/sign-in");
+  await page.getByRole("button", { name: "End it" }).click();
+  await expect(page.getByLabel("The address, told this once")).toHaveCount(0);
+  expect((await owner.request.get(address)).status()).toBe(404);
+  await owner.close();
+});
+
+test("tables and case files go out", async ({ page }) => {
+  await page.goto("/log?find=strainer LF-2");
+  const file = async (name: string) => {
+    const taken = page.waitForEvent("download");
+    await page.getByRole("link", { name }).click();
+    return readFileSync(await (await taken).path(), "utf8");
+  };
+  const log = await file("These entries as a table (CSV)");
+  expect(log.trim().split("\r\n")).toHaveLength(2);
+  expect(log).toContain("Strainer choked with weed.");
+  await page.locator("ol a").first().click();
+  const visit = JSON.parse(await file("Case file")) as { snapshots: unknown[] };
+  expect(visit.snapshots.length).toBeGreaterThan(0);
+  await page.goto("/yard?find=larkfen");
+  expect((await file("These pumps as a table (CSV)")).trim().split("\r\n")).toHaveLength(5);
+});
