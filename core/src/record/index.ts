@@ -15,3 +15,5 @@ export { wearOf } from "./wear.ts";
 export type { WearBasis } from "./wear.ts";
 export { firstCauses, isWhatItWas, SURE } from "./first-cause.ts";
 export type { FirstCauses, SettledVisit, Share } from "./first-cause.ts";
+export { CAME_BACK_DAYS, causeCosts, costOf } from "./cause-costs.ts";
+export type { CauseCost, CausedVisit } from "./cause-costs.ts";

@@ -17,6 +17,7 @@ export { isAway } from "./away";
 export { changeIdentity, type Identity, identityOf } from "./identity";
 export {
   callsOfPump,
+  causedVisits,
   type EarlierCall,
   logEntry,
   type LogAsked,

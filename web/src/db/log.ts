@@ -240,6 +240,32 @@ export async function settledVisits(sites: Sites): Promise<SettledRow[]> {
   });
 }
 
+const causedRow = columns(
+  z.object({
+    at: z.coerce.date(),
+    pumpId: z.string(),
+    cause: z.string(),
+    timeUsed: z.string().nullable(),
+  }),
+);
+
+/** Visits with a cause that are added up. */
+const CAUSED = 5000;
+
+/** The newest visits that ended with a cause, with the time that was noted. */
+export const causedVisits = async (sites: Sites) =>
+  selected(
+    await unitOfWork(),
+    causedRow,
+    `select l.at, l.pump_id, l.cause,
+       (select w->>'text' from jsonb_array_elements(coalesce(l.body->'words', '[]')) w
+          where w->>'name' = 'Time used' limit 1) as time_used
+     from log_entry l join pump p on p.id = l.pump_id
+     where may_see(?, p.site_id) and l.cause is not null and l.kind in ('call', 'round') and ${STANDS}
+     order by l.at desc limit ${CAUSED}`,
+    [sitesText(sites)],
+  );
+
 /** A call that ended with a cause. */
 export interface EarlierCall {
   readonly at: Date;

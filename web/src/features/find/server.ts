@@ -33,6 +33,7 @@ const PAGES = [
   ["Yard", "places and pumps", "/yard", "read"],
   ["Log", "what was found and done", "/log", "read"],
   ["First causes", "how often the Board was right", "/log/first-causes", "read"],
+  ["What causes cost", "visits, hours, money, what comes back", "/log/causes", "read"],
   ["Bench", "priming, tried before it is done", "/priming", "read"],
   ["New call", "take a call", "/call", "work"],
   ["New pump", "put one on the yard", "/yard/new", "register"],

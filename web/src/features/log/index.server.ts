@@ -2,4 +2,4 @@ import "server-only";
 
 export { askedOf } from "./asked";
 export { comesBack, recurrenceOf, since } from "./recurrence";
-export { loadFirstCauses, loadLog, loadLogEntry } from "./server";
+export { loadCauseCosts, loadFirstCauses, loadLog, loadLogEntry } from "./server";

@@ -16,6 +16,7 @@ export function LogPage({ log }: { log: LogPageDto }) {
   return (
     <main>
       <PageHead title="Log" about={words === "" ? `${count}, newest first` : `${count}: ${words}`}>
+        <LinkButton href="/log/causes">What causes cost</LinkButton>
         <LinkButton href="/log/first-causes">First causes</LinkButton>
       </PageHead>
       <div className={classes.narrow}>

@@ -1,7 +1,17 @@
 import "server-only";
-import type { LogEntryId, PersonId, WrittenPump, WrittenSnapshot } from "@yard-tack/core/case";
-import { causeRow, CAUSES } from "@yard-tack/core/diagnosis";
 import {
+  CAUSE_IDS,
+  type LogEntryId,
+  type PersonId,
+  type WrittenPump,
+  type WrittenSnapshot,
+} from "@yard-tack/core/case";
+import { causeRow, CAUSES } from "@yard-tack/core/diagnosis";
+import { parseReading } from "@yard-tack/core/quantity";
+import {
+  type CauseCost,
+  causeCosts,
+  type CausedVisit,
   type FirstCauses,
   firstCauses,
   isWhatItWas,
@@ -9,6 +19,7 @@ import {
   type VisitRecord,
 } from "@yard-tack/core/record";
 import {
+  causedVisits,
   loadPump,
   logEntry,
   logPage,
@@ -193,6 +204,34 @@ export async function loadFirstCauses(sites: Sites): Promise<FirstCausesDto> {
           : [],
       )
       .slice(0, MISSED_SHOWN),
+  };
+}
+
+export interface CauseCostsDto {
+  readonly rows: readonly (CauseCost & { readonly name: string })[];
+  readonly visits: number;
+}
+
+/** What each cause took of visits and hours, and which come back. */
+export async function loadCauseCosts(sites: Sites, now = new Date()): Promise<CauseCostsDto> {
+  const visits = (await causedVisits(sites)).flatMap((v): CausedVisit[] => {
+    const cause = CAUSE_IDS.find((id) => id === v.cause);
+    const time = v.timeUsed === null ? undefined : parseReading(v.timeUsed, "time");
+    return cause
+      ? [
+          {
+            ...{ at: v.at.toISOString(), pump: v.pumpId, cause },
+            time: time?.ok && time.value.mean > 0 ? time.value.mean : undefined,
+          },
+        ]
+      : [];
+  });
+  return {
+    visits: visits.length,
+    rows: causeCosts(visits, now.toISOString()).map((c) => ({
+      ...c,
+      name: causeRow(c.cause).name,
+    })),
   };
 }
 

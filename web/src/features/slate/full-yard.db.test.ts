@@ -2,7 +2,12 @@ import { MikroORM } from "@mikro-orm/postgresql";
 import { pumpId } from "@yard-tack/core/case";
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { people } from "@/db";
-import { loadFirstCauses, loadLog, loadLogEntry } from "@/features/log/index.server";
+import {
+  loadCauseCosts,
+  loadFirstCauses,
+  loadLog,
+  loadLogEntry,
+} from "@/features/log/index.server";
 import { loadCurvePage } from "@/features/curve/index.server";
 import { loadPlacePage } from "@/features/place/index.server";
 import { loadSheetDto } from "@/features/run-sheet/index.server";
@@ -77,6 +82,7 @@ async function views(): Promise<Record<string, () => Promise<unknown>>> {
     Yard: () => loadYard("all"),
     Log: () => loadLog("all"),
     "first causes": () => loadFirstCauses("all"),
+    "what causes cost": () => loadCauseCosts("all"),
     "log entry": () => loadLogEntry(newest.id),
     pump: () => loadPumpPage(id),
     place: () => loadPlacePage(id),

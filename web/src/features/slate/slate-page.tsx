@@ -9,6 +9,7 @@ import { Pager } from "@/shell/pager";
 import { clock, otherDay, weekday, zoneName } from "@/shell/times";
 import { PromisedList } from "./promised-list";
 import type { Slate, SlateCall } from "./server";
+import { takenAlong } from "./taken-along";
 import classes from "./slate.module.css";
 
 /** What needs doing today. */
@@ -44,6 +45,7 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
           <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
         </div>
         <aside className={classes.beside}>
+          <TakeAlong calls={calls} zone={zone} now={now} more={pages > 1} />
           <h2>Drifting</h2>
           {drifting.length === 0 ? <p>No pump has lost head against its fingerprint.</p> : null}
           {drifting.map((d) => (
@@ -65,6 +67,39 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
         </aside>
       </div>
     </main>
+  );
+}
+
+/** What the day's calls take along together, what most of them ask for first. */
+function TakeAlong({
+  calls,
+  zone,
+  now,
+  more,
+}: {
+  calls: readonly SlateCall[];
+  zone: string;
+  now: string;
+  /** There are calls on other pages. */
+  more: boolean;
+}) {
+  const today = calls.filter(
+    (c) => otherDay(c.dueAt, c.zone, now, zone) === "" || new Date(c.dueAt) < new Date(now),
+  );
+  const wanted = takenAlong(today);
+  if (wanted.length === 0) return null;
+  return (
+    <section aria-label="To take along today">
+      <h2>To take along today</h2>
+      <ul className={classes.along}>
+        {wanted.map(({ what, tags }) => (
+          <li key={what}>
+            <b>{what}</b> <span>{tags.join(", ")}</span>
+          </li>
+        ))}
+      </ul>
+      {more ? <p>Of the calls on this page.</p> : null}
+    </section>
   );
 }
 
