@@ -39,6 +39,7 @@ export function RatingLinks({
         </Link>
         <Link href={`/yard/${pump.id}/place`}>Pump, place and motor</Link>
         <Link href={`/yard/${pump.id}/line`}>Its line, drawn</Link>
+        <Link href={`/yard/${pump.id}/compare`}>Other pumps in its place</Link>
         <Link href={`/yard/${pump.id}/identity`}>Tag, family and place</Link>
         {pump.hasEarlierRating ? (
           <button type="button" onClick={() => void back()}>

@@ -30,7 +30,7 @@ export function CauseCostsPage({ told }: { told: CauseCostsDto }) {
           <>
             <p className={classes.verdict}>
               <b>{most.name} cost most</b>: {most.visits} {most.visits === 1 ? "visit" : "visits"},
-              about {formatNumber(most.money, 3)}.
+              about {Math.round(most.money)}.
               {again ? (
                 <>
                   {" "}
@@ -81,7 +81,7 @@ export function CauseCostsPage({ told }: { told: CauseCostsDto }) {
                           : `${r.cameBack.right} of ${r.cameBack.of}`}
                       </td>
                       <td>{r.hours === undefined ? "not noted" : formatNumber(r.hours, 2)}</td>
-                      <td>{formatNumber(r.money, 3)}</td>
+                      <td>{Math.round(r.money)}</td>
                     </tr>
                   ))}
                 </tbody>
