@@ -45,6 +45,7 @@ const CHOICES = 12;
 const LACKS = {
   system:
     "Its system is not known: give it a static head and a duty, or draw its lines (Pump, place and motor).",
+  unread: "Its file is not in order: its page says which part, and how to mend it.",
   curve: "It has no curve: give it one first (Give it a curve).",
 } as const;
 
@@ -66,7 +67,7 @@ export async function loadCompare(
   const records = found.filter((r) => r !== undefined);
   const self = named(own);
   const beside = records.flatMap((r) => named(r) ?? []);
-  const compared = self ? comparePumps(self, beside, units) : "curve";
+  const compared = self ? comparePumps(self, beside, units) : "unread";
   const told = typeof compared === "string" ? undefined : compared;
   return {
     pump: { id: own.id, tag: own.tag, siteName: own.siteName },
@@ -98,7 +99,7 @@ async function seen(sites: Sites, id: PumpId): Promise<PumpRecord | undefined> {
 
 /** With its fingerprint, which was read on its own system; undefined where its file cannot be read. */
 function named(pump: PumpRecord): ComparedPump | undefined {
-  const file = readCase({ ...pump.written, snapshots: [] });
+  const file = readCase({ ...pump.written, snapshots: [{ label: "as found" }] });
   return file.ok ? { name: pump.tag, situation: situationOf(file.value) } : undefined;
 }
 
