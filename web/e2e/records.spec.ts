@@ -68,3 +68,52 @@ test("tables and case files go out", async ({ page }) => {
   await page.goto("/yard?find=larkfen");
   expect((await file("These pumps as a table (CSV)")).trim().split("\r\n")).toHaveLength(5);
 });
+
+test("another pump is put in a pump's place, by its curve, and left out again", async ({
+  page,
+}) => {
+  await page.goto("/yard?find=LF-2");
+  await page
+    .getByRole("link", { name: /^LF-2\b/ })
+    .first()
+    .click();
+  await page.getByRole("link", { name: "Other pumps in its place" }).click();
+  await expect(page.getByText("Choose a pump of the Yard")).toBeVisible();
+  for (const tag of ["LF-1", "BI-2"]) {
+    await page.getByLabel("Words of a pump or its place").fill(tag);
+    await page.getByRole("button", { name: "Look" }).click();
+    await page.getByRole("link", { name: new RegExp(`^Put ${tag}`) }).click();
+    await expect(page.getByRole("link", { name: `Leave ${tag} out` })).toBeVisible();
+  }
+  await expect(page.getByText(/^LF-1\swould give .* much the same\.$/)).toBeVisible();
+  await expect(
+    page.getByText(/^BI-2\swould give .* more energy for each cubic metre/),
+  ).toBeVisible();
+  await expect(
+    page.getByText(/LF-2\sand BI-2\sside by side give no more than one alone/),
+  ).toBeVisible();
+  await expect(page.getByRole("row", { name: /^flow here/ })).toContainText("m³/h");
+  await expect(page.getByRole("img", { name: /^Head over flow/ })).toBeVisible();
+  await expectAccessible(page, "pumps compared");
+  await page.setViewportSize({ width: 360, height: 740 });
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(360);
+  await page.getByRole("link", { name: "Leave BI-2 out" }).click();
+  await expect(page.getByText(/^BI-2\swould give/)).toHaveCount(0);
+});
+
+test("the day's things are summed on the Slate, and what causes cost is told from the log", async ({
+  page,
+}) => {
+  await page.goto("/");
+  const along = page.getByRole("region", { name: "To take along today" });
+  await expect(along.getByRole("listitem").first()).toContainText(/LF-2, MG-3/);
+  await page.goto("/log");
+  await page.getByRole("link", { name: "What causes cost" }).click();
+  await expect(page.getByText("Worn wear rings cost most")).toBeVisible();
+  await page.getByLabel("A visit costs").fill("100");
+  await expect(page.getByRole("row", { name: /^Worn wear rings/ })).toContainText("400");
+  await expectAccessible(page, "what causes cost");
+  await page.getByRole("link", { name: "Worn wear rings" }).click();
+  await expect(page).toHaveURL(/\/log\?cause=worn-rings/);
+});

@@ -11,6 +11,7 @@ import { type PumpId, readCase } from "@yard-tack/core/case";
 import { formatNumber, formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { situationOf } from "@yard-tack/core/visit";
 import { loadPump, pumpChoices, type PumpRecord, sees, siteOf, type Sites } from "@/db";
+import { together } from "@/shell/together";
 
 export interface CompareLine {
   readonly name: string;
@@ -73,7 +74,7 @@ export async function loadCompare(
     pump: { id: own.id, tag: own.tag, siteName: own.siteName },
     with: records.map((r) => ({ id: r.id, tag: r.tag })),
     lack: typeof compared === "string" ? LACKS[compared] : null,
-    words: told?.words ?? [],
+    words: (told?.words ?? []).map(together),
     rows: told ? rowsOf(told.pumps, units) : [],
     says: (told?.pumps ?? []).flatMap(({ name, says }) =>
       says.length > 0 ? [{ name, says }] : [],
@@ -135,12 +136,19 @@ function rowsOf(pumps: readonly PumpOnSystem[], units: UnitSystem): CompareDto["
   ];
 }
 
-function linesOf({ curves, system }: PumpComparison): CompareLine[] {
+/** Beyond the flows that matter here a large pump's curve is cut off: so many times the largest. */
+const BEYOND = 1.5;
+
+function linesOf({ curves, system, pumps }: PumpComparison): CompareLine[] {
   const lines = curves.map(({ name, curve }, i): CompareLine => ({
     ...{ name, points: curveLine(curve), kind: i === 0 ? "own" : "other" },
   }));
-  const flows = lines.flatMap((l) => l.points.map(([q]) => q));
-  const top = Math.max(...lines.flatMap((l) => l.points.map(([, h]) => h)));
-  const pipes = systemLine(system, Math.max(...flows)).filter(([, h]) => h <= 1.05 * top);
-  return [...lines, { name: "system", kind: "system", points: pipes }];
+  const ownEnd = lines[0]?.points.at(-1)?.[0] ?? 0;
+  const most = Math.max(ownEnd, ...pumps.map((p) => BEYOND * (p.duty?.flow ?? 0)));
+  const cut = lines.map((l) => ({ ...l, points: l.points.filter(([q]) => q <= most) }));
+  const top = 1.05 * Math.max(...cut.flatMap((l) => l.points.map(([, h]) => h)));
+  const rise = Math.max(0, top - system.staticHead);
+  const end = system.resistance > 0 ? Math.sqrt(rise / system.resistance) : most;
+  const pipes = systemLine(system, Math.min(most, end));
+  return [...cut, { name: "system", kind: "system", points: pipes }];
 }

@@ -2,7 +2,7 @@
 import { Circle, Ellipse, G, Line, Path, Svg, Text } from "@react-pdf/renderer";
 import { type UnitSystem } from "@yard-tack/core/quantity";
 import type { ReportChart, ReportPoint } from "@yard-tack/core/report";
-import { axis } from "./axis";
+import { axis } from "@/shell/axis";
 import { FAMILY } from "./fonts";
 import { INK } from "./sheet";
 
