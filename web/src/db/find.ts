@@ -3,7 +3,7 @@ import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
-import { PUMP_WORDS, wordsAsked } from "./words";
+import { wordsAsked } from "./words";
 
 const foundRow = columns(
   z.object({
@@ -29,39 +29,41 @@ const PLATE_TEXTS = "words_of(texts_in(t.facts))";
  */
 export async function findAnything(sites: Sites, text: string): Promise<Found[]> {
   const asked = wordsAsked(text);
-  if (!asked) return [];
+  // In whole texts a figure stands as it is: the beginnings of all of them are half of the log.
+  const inTexts = wordsAsked(text, { wholeNumbers: true });
+  if (!asked || !inTexts) return [];
   const seen = sitesText(sites);
+  // Each question stands where it is asked: the planner has to see how rare its words are.
   return selected(
     await unitOfWork(),
     foundRow,
-    `with q as (select ?::tsquery as q)
-     (select 'pump' as kind, p.id, p.tag as title,
+    `(select 'pump' as kind, p.id, p.tag as title,
          concat_ws(', ', nullif(p.purpose, ''), s.name,
            case when p.retired_at is not null then 'taken off the yard' end) as about,
          null::timestamptz as at, null::text as zone
-       from q, pump p join site s on s.id = p.site_id
-       where may_see(?, s.id) and ${PUMP_WORDS("p")} @@ q.q
+       from pump p join site s on s.id = p.site_id
+       where may_see(?, s.id) and p.words @@ ?::tsquery
        order by p.retired_at is not null, length(p.tag), p.tag limit ${MOST})
      union all
      (select 'place', s.id, s.name,
          (select count(*) from pump p where p.site_id = s.id and p.retired_at is null) || ' pumps', null, null
-       from q, site s where may_see(?, s.id) and words_of(s.name) @@ q.q order by s.name limit ${MOST})
+       from site s where may_see(?, s.id) and s.words @@ ?::tsquery order by s.name limit ${MOST})
      union all
      (select 'plate', p.id, p.tag,
          concat_ws(' ', t.kind, 'plate:', t.facts->>'manufacturer', t.facts->>'model', t.facts->>'serial', t.facts->>'dateCode'), null, null
-       from q, plate t join pump p on p.id = t.pump_id
-       where may_see(?, p.site_id) and ${PLATE_TEXTS} @@ q.q
+       from plate t join pump p on p.id = t.pump_id
+       where may_see(?, p.site_id) and ${PLATE_TEXTS} @@ ?::tsquery
          and not exists (select from plate n where n.supersedes = t.id)
        order by p.tag limit ${MOST})
      union all
      (select 'entry', l.id, p.tag || ': ' || l.title, coalesce(l.body->>'found', ''), l.at, s.zone
-       from q, log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id
-       where may_see(?, s.id) and l.words @@ q.q
+       from log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id
+       where may_see(?, s.id) and l.words @@ ?::tsquery
          and not exists (select from log_entry n where n.supersedes = l.id)
        order by l.at desc limit ${MOST})
      union all
      (select 'person', w.id, w.name, w.role, null, null
-       from q, person w where words_of(w.name) @@ q.q order by w.name limit ${MOST})`,
-    [asked, seen, seen, seen, seen],
+       from person w where words_of(w.name) @@ ?::tsquery order by w.name limit ${MOST})`,
+    [seen, asked, seen, asked, seen, asked, seen, inTexts, asked],
   );
 }

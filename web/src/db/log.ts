@@ -14,7 +14,7 @@ import { unitOfWork } from "./connection";
 import { VisitPoints } from "./entities";
 import { type Paged, placeOf } from "./paged";
 import { type Sites, sitesText } from "./sites";
-import { PUMP_WORDS, wordsAsked } from "./words";
+import { wordsAsked } from "./words";
 import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
@@ -100,8 +100,8 @@ function narrowed(asked: LogAsked): { readonly sql: string; readonly values: unk
          select w.id from log_entry w where w.words @@ ?::tsquery
          union all
          select w.id from (
-           select n.id, ${PUMP_WORDS("n")} as own from pump n where ${PUMP_WORDS("n")} @@ ?::tsquery
-             order by ts_rank(${PUMP_WORDS("n")}, ?::tsquery) desc limit ${NAMED_PUMPS}
+           select n.id, n.words as own from pump n where n.words @@ ?::tsquery
+             order by ts_rank(n.words, ?::tsquery) desc limit ${NAMED_PUMPS}
          ) named join log_entry w on w.pump_id = named.id
            where (w.words || named.own) @@ ?::tsquery
        ))`,
@@ -110,18 +110,23 @@ function narrowed(asked: LogAsked): { readonly sql: string; readonly values: unk
   }
   const used = wordsAsked(asked.used ?? "", { wholeNumbers: true });
   if (used) {
-    add(
-      `l.words @@ ?::tsquery and words_of(coalesce(l.body->>'done', '') || ' ' || coalesce(
-         jsonb_path_query_array(l.body, '$.words[*].text')::text, '')) @@ ?::tsquery`,
-      ...[used, used],
-    );
+    add("l.work_words @@ ?::tsquery", used);
   }
   if (asked.site) add("p.site_id = ?::uuid", asked.site);
   if (asked.pump) add("l.pump_id = ?::uuid", asked.pump);
   if (asked.cause) add("l.cause = ?", asked.cause);
   if (asked.person) add("l.person_id = ?::uuid", asked.person);
-  if (asked.from) add("l.at >= (?::date)::timestamp at time zone s.zone", asked.from);
-  if (asked.until) add("l.at < (?::date + 1)::timestamp at time zone s.zone", asked.until);
+  // The day of the place decides; the wider bound before it is one that an index can be asked.
+  if (asked.from)
+    add(
+      "l.at >= (?::date - 1)::timestamp at time zone 'UTC' and l.at >= (?::date)::timestamp at time zone s.zone",
+      ...[asked.from, asked.from],
+    );
+  if (asked.until)
+    add(
+      "l.at < (?::date + 2)::timestamp at time zone 'UTC' and l.at < (?::date + 1)::timestamp at time zone s.zone",
+      ...[asked.until, asked.until],
+    );
   return { sql: parts.map((part) => ` and ${part}`).join(""), values };
 }
 

@@ -42,7 +42,3 @@ export function wordsAsked(
     ? undefined
     : pieces.map((p) => `(${p})`).join(which === "all" ? " & " : " | ");
 }
-
-/** What a pump is found by, as its index has it. @param p - the table's name in the statement */
-export const PUMP_WORDS = (p: string): string =>
-  `words_of(${p}.tag || ' ' || ${p}.purpose || ' ' || ${p}.family)`;

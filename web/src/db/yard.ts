@@ -5,7 +5,7 @@ import { unitOfWork } from "./connection";
 import { type Paged, placeOf } from "./paged";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
-import { PUMP_WORDS, wordsAsked } from "./words";
+import { wordsAsked } from "./words";
 
 /** A pump in a list, with what is open on it and what happened last. */
 export interface YardPump {
@@ -51,10 +51,10 @@ function found(sites: Sites, text: string): { readonly sql: string; readonly val
   // Something was asked that has no word in it: nothing has it.
   if (!all || !any) return { sql: text.trim() === "" ? from : `${from} and false`, values: [seen] };
   return {
-    sql: `${from} and (${PUMP_WORDS("p")} || words_of(s.name)) @@ ?::tsquery and p.id in (
-      select n.id from pump n where ${PUMP_WORDS("n")} @@ ?::tsquery
+    sql: `${from} and (p.words || s.words) @@ ?::tsquery and p.id in (
+      select n.id from pump n where n.words @@ ?::tsquery
       union
-      select n.id from site w join pump n on n.site_id = w.id where words_of(w.name) @@ ?::tsquery
+      select n.id from site w join pump n on n.site_id = w.id where w.words @@ ?::tsquery
     )`,
     values: [seen, all, any, any],
   };
