@@ -215,10 +215,19 @@ await inCare(async (care) => {
       await page.getByRole("button", { name: "Board", exact: true }).tap();
       await chart(page);
     });
-    await picture("causes-phone", PHONE, async (page) => {
-      await sheet(page, "LF-2");
-      await page.getByRole("button", { name: "Causes", exact: true }).tap();
-      await page.locator("details[data-cause] summary").first().tap();
+    await picture("other-pumps", LAPTOP, async (page) => {
+      await page.goto("/yard?find=LF-2");
+      await page
+        .getByRole("link", { name: /^LF-2\b/ })
+        .first()
+        .click();
+      await page.getByRole("link", { name: "Other pumps in its place" }).click();
+      for (const tag of ["LF-1", "BI-2"]) {
+        await page.getByLabel("Words of a pump or its place").fill(tag);
+        await page.getByRole("button", { name: "Look" }).click();
+        await page.getByRole("link", { name: new RegExp(`^Put ${tag}`) }).click();
+        await page.getByRole("link", { name: `Leave ${tag} out` }).waitFor();
+      }
     });
     await picture("prove", LAPTOP, async (page) => {
       await sheet(page, "LF-2");

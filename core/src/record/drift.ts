@@ -19,9 +19,9 @@ export const DRIFT_LEVELS = [
   { id: "plan", percent: 10 },
   { id: "act", percent: 15 },
 ] as const;
-export type DriftLevel = (typeof DRIFT_LEVELS)[number]["id"];
+type DriftLevel = (typeof DRIFT_LEVELS)[number]["id"];
 
-export interface Crossing {
+interface Crossing {
   readonly level: DriftLevel;
   readonly percent: number;
   /** ISO months, as 2027-03: where the line itself crosses, and the ends of its 95 % band. */

@@ -29,7 +29,7 @@ export {
   visitPoints,
 } from "./log";
 export { findAnything, type Found } from "./find";
-export { dropLogView, keepLogView, type LogView, logViews } from "./log-views";
+export { dropLogView, keepLogView, logViews } from "./log-views";
 export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, namesOf, people, saveSettings, saveUnits, sighted } from "./people";
 export { keepPhoto, photoBytes } from "./photos";
@@ -70,13 +70,7 @@ export {
   settlePromise,
 } from "./promises";
 export { keepLineProposal, lineProposal, lineProposalsOf } from "./line-proposals";
-export {
-  endReportLinks,
-  entryOfLink,
-  LINK_DAYS,
-  makeReportLink,
-  reportLinks,
-} from "./report-links";
+export { endReportLinks, entryOfLink, makeReportLink, reportLinks } from "./report-links";
 export { placeRounds, type RoundOf, saveRounds } from "./rounds";
 export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";

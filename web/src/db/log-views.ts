@@ -8,7 +8,7 @@ import { columns, selected } from "./rows";
 const viewRow = columns(
   z.object({ id: z.string(), name: z.string(), asked: z.record(z.string(), z.string()) }),
 );
-export type LogView = z.output<typeof viewRow>;
+type LogView = z.output<typeof viewRow>;
 
 /** Views of one person; more are no help. */
 const MOST = 40;

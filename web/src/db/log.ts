@@ -80,7 +80,7 @@ export interface LogAsked {
 /** Pumps whose own words a question is completed by. */
 const NAMED_PUMPS = 60;
 /** Entries are counted so far; beyond it is said that there are more. */
-export const COUNTED = 10_000;
+const COUNTED = 10_000;
 
 /** Conditions on an entry `l` at a pump `p` of a site `s`, with their values. */
 function narrowed(asked: LogAsked): { readonly sql: string; readonly values: unknown[] } {

@@ -19,7 +19,7 @@ const linkRow = columns(
 export type ReportLink = z.output<typeof linkRow>;
 
 /** How long an address is good [days]. */
-export const LINK_DAYS = 90;
+const LINK_DAYS = 90;
 
 const GOOD = "r.revoked_at is null and r.expires_at > now()";
 

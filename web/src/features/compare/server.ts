@@ -13,7 +13,7 @@ import { situationOf } from "@yard-tack/core/visit";
 import { loadPump, pumpChoices, type PumpRecord, sees, siteOf, type Sites } from "@/db";
 import { together } from "@/shell/together";
 
-export interface CompareLine {
+interface CompareLine {
   readonly name: string;
   readonly kind: "own" | "other" | "system";
   readonly points: readonly (readonly [flow: number, head: number])[];
@@ -40,7 +40,7 @@ export interface CompareDto {
 }
 
 /** Pumps beside the one that is there. */
-export const MOST_COMPARED = 4;
+const MOST_COMPARED = 4;
 const CHOICES = 12;
 
 const LACKS = {

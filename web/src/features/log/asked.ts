@@ -18,7 +18,7 @@ const KEYS = {
   until: day,
 } as const;
 
-export type AskedKey = keyof typeof KEYS;
+type AskedKey = keyof typeof KEYS;
 export type Asked = { readonly [K in AskedKey]?: z.output<(typeof KEYS)[K]> };
 
 /** What an address asks for. */

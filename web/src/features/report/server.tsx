@@ -42,7 +42,7 @@ export async function linksOf(
 }
 
 /** The same before it is set. */
-export async function loadVisitPrint(
+async function loadVisitPrint(
   id: LogEntryId,
 ): Promise<
   { readonly tag: string; readonly day: string; readonly document: VisitPrint } | undefined
