@@ -33,3 +33,4 @@ export {
 export type { UnitSystem } from "./format.ts";
 export { spokenUnit } from "./spoken.ts";
 export { normalAt, normalDraws } from "./draws.ts";
+export { t95 } from "./student.ts";

@@ -1,5 +1,5 @@
 /** Whether a figure of a pump drifts over the years, how fast, and in which month it crosses a level. */
-import { K95 } from "../quantity/index.ts";
+import { K95, t95 } from "../quantity/index.ts";
 
 /** One visit's figure, as a change against the pump's own base. */
 export interface DriftPoint {
@@ -49,9 +49,6 @@ const MONTH_MS = 30.4375 * 86_400_000;
 const HORIZON = 120;
 /** Scatter that every point has besides its gauges: the duty of the day, a valve not quite the same [%]. */
 const DAY_TO_DAY = 0.5;
-/** 97.5 % points of Student's t for 1 to 10 degrees of freedom; beyond them about 2. */
-const T95 = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23] as const;
-
 /**
  * Straight line through the points, weighted by their bands. The line's own doubt is the larger of what the bands say and
  * of what the points scatter round it (Student's t), so that three visits that happen to lie on a line are not certain.
@@ -123,7 +120,7 @@ function fit(
   const scatter = free > 0 ? Math.sqrt(rest / free) : 0;
   // Points that lie nearer to the line than their bands say are luck, not knowledge.
   const times = Math.max(1, scatter);
-  const t = scatter > 1 ? (T95[free - 1] ?? 2) : K95;
+  const t = scatter > 1 ? t95(free) : K95;
   return {
     mean: level,
     centre,

@@ -1,4 +1,5 @@
 /** A needle watched: how deep it came and how fast it falls, with its band. Vacua are positive, Pa below the atmosphere. */
+import { t95 } from "../quantity/index.ts";
 import { vacuumLeak, type VacuumLeak } from "./vacuum-plate.ts";
 
 /** One look at the needle. */
@@ -31,9 +32,6 @@ export function needleFault(
   const last = looks.at(-1);
   return last && look.at <= last.at ? "backwards" : undefined;
 }
-
-/** 97.5 % points of Student's t for 1 to 10 degrees of freedom; beyond them about 2. */
-const T95 = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23];
 
 /**
  * Straight line through the looks from the deepest on. The band is the larger of what the looks scatter round it and of
@@ -77,6 +75,6 @@ function slopeOf(
   if (!(spread > 0)) return undefined;
   const slope = looks.reduce((s, l) => s + (l.at - t) * (l.vacuum - v), 0) / spread;
   const rest = looks.reduce((s, l) => s + (l.vacuum - v - slope * (l.at - t)) ** 2, 0);
-  const scatter = n > 2 ? Math.sqrt(rest / (n - 2)) * (T95[n - 3] ?? 2) : 0;
+  const scatter = n > 2 ? Math.sqrt(rest / (n - 2)) * t95(n - 2) : 0;
   return { slope, band95: Math.max(scatter, 2 * readTo) / Math.sqrt(spread) };
 }

@@ -21,7 +21,7 @@ describe("other pumps in a pump's place", () => {
     const dto = await loadCompare("all", own, [other, other, own], "", "metric");
     expect(dto?.lack).toBeNull();
     expect(dto?.with.map((w) => w.tag)).toEqual(["LF-1"]);
-    expect(dto?.words[0]).toMatch(/^LF-2 as it was rated gives .* m³\/h at .* m here/);
+    expect(dto?.words[0]).toMatch(/^LF-2\sas it was rated gives .*\sm³\/h at .*\sm here/);
     expect(dto?.rows[0]?.cells).toEqual(["LF-2", "LF-1"]);
     expect(dto?.lines.map((l) => l.kind)).toEqual(["own", "other", "system"]);
     expect(JSON.stringify(dto)).not.toMatch(/NaN|Infinity/);
