@@ -3,7 +3,7 @@ import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
-import { wordsAsked } from "./words";
+import { SIGNED_THERE, wordsAsked } from "./words";
 
 const foundRow = columns(
   z.object({
@@ -20,7 +20,7 @@ export type Found = z.output<typeof foundRow>;
 /** Of each kind. */
 const MOST = 8;
 
-/** Texts of a plate that hold its serial, date code and model. */
+/** Everything that stands on a plate. */
 const PLATE_TEXTS = "words_of(texts_in(t.facts))";
 
 /**
@@ -50,7 +50,7 @@ export async function findAnything(sites: Sites, text: string): Promise<Found[]>
        from site s where may_see(?, s.id) and s.words @@ ?::tsquery order by s.name limit ${MOST})
      union all
      (select 'plate', p.id, p.tag,
-         concat_ws(' ', t.kind, 'plate:', t.facts->>'manufacturer', t.facts->>'model', t.facts->>'serial', t.facts->>'dateCode'), null, null
+         concat_ws(' ', t.kind, 'plate:', t.facts->>'type', t.facts->>'serial', t.facts->>'dateCode'), null, null
        from plate t join pump p on p.id = t.pump_id
        where may_see(?, p.site_id) and ${PLATE_TEXTS} @@ ?::tsquery
          and not exists (select from plate n where n.supersedes = t.id)
@@ -63,7 +63,7 @@ export async function findAnything(sites: Sites, text: string): Promise<Found[]>
        order by l.at desc limit ${MOST})
      union all
      (select 'person', w.id, w.name, w.role, null, null
-       from person w where words_of(w.name) @@ ?::tsquery order by w.name limit ${MOST})`,
-    [seen, asked, seen, asked, seen, asked, seen, inTexts, asked],
+       from person w where words_of(w.name) @@ ?::tsquery and ${SIGNED_THERE} order by w.name limit ${MOST})`,
+    [seen, asked, seen, asked, seen, asked, seen, inTexts, asked, seen],
   );
 }

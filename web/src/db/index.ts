@@ -24,6 +24,7 @@ export {
   logOfPump,
   logPage,
   logRows,
+  signers,
   sheetOfEntry,
   settledVisits,
   visitPoints,

@@ -14,7 +14,7 @@ import { unitOfWork } from "./connection";
 import { VisitPoints } from "./entities";
 import { type Paged, placeOf } from "./paged";
 import { type Sites, sitesText } from "./sites";
-import { wordsAsked } from "./words";
+import { SIGNED_THERE, wordsAsked } from "./words";
 import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
@@ -159,6 +159,15 @@ export async function logPage(sites: Sites, page: number, asked: LogAsked = {}):
   );
   return { rows: rows.map(recordOf), ...place, more: (count?.n ?? 0) > COUNTED };
 }
+
+/** Whoever signed an entry at a place that may be seen, by name. */
+export const signers = async (sites: Sites) =>
+  selected(
+    await unitOfWork(),
+    z.object({ id: z.string(), name: z.string() }),
+    `select w.id, w.name from person w where ${SIGNED_THERE} order by w.name, w.id`,
+    [sitesText(sites)],
+  );
 
 /** Entries that a file is made of, newest first; what a list needs not is left out. */
 export async function logRows(sites: Sites, asked: LogAsked): Promise<LogRecord[]> {

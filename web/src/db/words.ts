@@ -42,3 +42,7 @@ export function wordsAsked(
     ? undefined
     : pieces.map((p) => `(${p})`).join(which === "all" ? " & " : " | ");
 }
+
+/** Of a person `w`: an entry of theirs lies at a place that may be seen. Other names are nobody's business there. */
+export const SIGNED_THERE = `exists (select from log_entry l join pump p on p.id = l.pump_id
+  where l.person_id = w.id and may_see(?, p.site_id))`;

@@ -22,7 +22,7 @@ import {
   suctionLineStudy,
 } from "../../visit/index.ts";
 import { BECAUSE, type SweepView, sweepView } from "../sweep-view.ts";
-import { FAULT_WORDS, LACK_WORDS, partLine, partName, sayIn } from "./line-words.ts";
+import { drawdown, FAULT_WORDS, LACK_WORDS, partLine, partName, sayIn } from "./line-words.ts";
 import { editedWritten, together, type WrittenPart } from "./written-line.ts";
 
 export type LineSide = "suction" | "discharge";
@@ -273,21 +273,6 @@ function headOf(
     .filter((sentence) => sentence !== "")
     .join(" ");
   return { headline, alarm, about };
-}
-
-/** Levels nearer to each other than this are one [m]. */
-const SAME_LEVEL = 0.05;
-
-function drawdown(
-  standing: number | undefined,
-  level: number,
-  metres: (m: number) => string,
-): string {
-  const fall = standing === undefined ? 0 : standing - level;
-  if (Math.abs(fall) < SAME_LEVEL) return "";
-  return fall > 0
-    ? `It draws its water down by ${metres(fall)} while it runs.`
-    : "The level at rest lies under the level while it runs: one of the two is wrong, or something fills it meanwhile.";
 }
 
 function drawnParts(

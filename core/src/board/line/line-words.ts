@@ -81,3 +81,19 @@ export function partLine(part: LinePart, bore: number | undefined, units: UnitSy
     .filter((w) => w !== undefined && w !== "")
     .join(", ");
 }
+
+/** Levels nearer to each other than this are one [m]. */
+const SAME_LEVEL = 0.05;
+
+/** How far a pump draws its water down; empty where it does not, or nobody knows. */
+export function drawdown(
+  standing: number | undefined,
+  level: number,
+  metres: (m: number) => string,
+): string {
+  const fall = standing === undefined ? 0 : standing - level;
+  if (Math.abs(fall) < SAME_LEVEL) return "";
+  return fall > 0
+    ? `It draws its water down by ${metres(fall)} while it runs.`
+    : "The level at rest lies under the level while it runs: one of the two is wrong, or something fills it meanwhile.";
+}

@@ -23,7 +23,7 @@ beforeAll(async () => {
   sites = await rows.execute("select id, name from site");
   await rows.execute(
     `insert into plate (id, pump_id, kind, facts, created_at, supersedes)
-       select gen_random_uuid(), p.id, 'body', '{"serial": "ÜB-77/314-x", "model": "Kell 80"}', now(), t.id
+       select gen_random_uuid(), p.id, 'body', '{"serial": "ÜB-77/314-x", "type": "Kell 80"}', now(), t.id
        from pump p join plate t on t.pump_id = p.id and t.kind = 'body' where p.tag = 'QO-1'`,
   );
 });
@@ -48,6 +48,8 @@ describe("one box", () => {
     expect(await found("larkf")).toContain("Places: Larkfen Hatchery");
     for (const typed of ["üb-77", "ÜB 77 314", "kell"])
       expect(await found(typed), typed).toContain("Plates: QO-1");
+    const [plate] = await find(visitor("technician"), "kell 80");
+    expect(plate?.about).toBe("body plate: Kell 80 ÜB-77/314-x");
     expect(await found("choked suc")).toContain("Causes in the log: Choked suction");
     expect(await found("first")).toContain("Pages: First causes");
     expect((await found("strainer")).filter((f) => f.startsWith("Log: ")).length).toBeGreaterThan(
@@ -68,6 +70,11 @@ describe("one box", () => {
     expect(await found("LF-2", one)).toContain("Pumps: LF-2");
     expect((await found("QO", one)).filter((f) => f.startsWith("Pumps"))).toEqual([]);
     expect(await found("üb-77", one)).toEqual([]);
+    // Names of whoever never signed anything there are not told.
+    expect(await found("techn", [])).toEqual([]);
+    expect(await found("techn", one)).toContain("Visits of: Technician");
+    expect((await loadLog([])).choices.people).toEqual([]);
+    expect((await loadLog(one)).choices.people.map((p) => p.label)).toContain("Technician");
     expect(await found("people", "all", "technician")).not.toContain("Pages: People");
     expect(await found("people", "all", "administrator")).toContain("Pages: People");
   });

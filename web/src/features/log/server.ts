@@ -27,6 +27,7 @@ import {
   namesOf,
   places,
   settledVisits,
+  signers,
   type Sites,
 } from "@/db";
 import { type Asked, askedOf, askedTexts } from "./asked";
@@ -97,15 +98,13 @@ export async function loadLog(
   const [{ rows, ...place }, all, names, views] = await Promise.all([
     logPage(sites, page, asked),
     places(sites),
-    namesOf(),
+    signers(sites),
     person ? logViews(person) : [],
   ]);
   const choices = {
     sites: all.map((s) => ({ value: s.id, label: s.name })),
     causes: CAUSE_CHOICES,
-    people: Object.entries(names)
-      .map(([value, label]) => ({ value, label }))
-      .toSorted((a, b) => a.label.localeCompare(b.label)),
+    people: names.map(({ id, name }) => ({ value: id, label: name })),
   };
   return {
     rows: rows.map(({ id, at, kind, title, record, pump, site }) => ({

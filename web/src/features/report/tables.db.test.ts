@@ -60,7 +60,16 @@ describe("tables for a spreadsheet", () => {
   });
 
   it("have each pump with what its plates say", async () => {
+    await rows.execute(
+      `insert into plate (id, pump_id, kind, facts, created_at, supersedes)
+         select gen_random_uuid(), p.id, 'body', '{"serial": "77/314", "type": "Kell 80"}', now(), t.id
+         from pump p join plate t on t.pump_id = p.id and t.kind = 'body' where p.tag = 'QO-1'`,
+    );
     const all = read((await pumpsCsv("all", "")).text);
+    expect(all.find((r) => r["tag"] === "QO-1")).toMatchObject({
+      "body type": "Kell 80",
+      "body serial": "77/314",
+    });
     expect(all.map((r) => r["tag"])).toContain("LF-2");
     expect(new Set(all.map((r) => r["id"])).size).toBe(all.length);
     const some = read((await pumpsCsv("all", "larkfen")).text);

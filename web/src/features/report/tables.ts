@@ -1,6 +1,6 @@
 /** Tables for spreadsheets: a text that a spreadsheet would take for a formula is written so that it is none. */
 import "server-only";
-import type { PumpId } from "@yard-tack/core/case";
+import type { PlateKey, PumpId } from "@yard-tack/core/case";
 import { causeRow } from "@yard-tack/core/diagnosis";
 import { causeFound } from "@yard-tack/core/record";
 import { DIMENSIONS, parseReading, toUnit, type Unit } from "@yard-tack/core/quantity";
@@ -104,7 +104,7 @@ export async function readingsCsv(id: PumpId): Promise<Table | undefined> {
   return table(`${pump.tag} readings.csv`, READINGS, rows);
 }
 
-const PLATES = ["model", "serial", "dateCode"] as const;
+const PLATES = ["type", "serial", "dateCode"] as const satisfies readonly PlateKey[];
 const PUMPS = [
   ...["place", "tag", "purpose", "family", "installation", "zone"],
   ...PLATES.flatMap((f) => [`body ${f}`, `motor ${f}`]),
