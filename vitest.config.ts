@@ -23,7 +23,7 @@ export default defineConfig({
           // Most of a file's time would go into loading the core once more.
           isolate: false,
           // A machine that is busy with something else is no reason to fail.
-          testTimeout: 60_000,
+          testTimeout: 120_000,
           setupFiles: "./core/testing/fixed-seed.ts",
           include: [
             "core/src/**/*.test.ts",
@@ -41,7 +41,9 @@ export default defineConfig({
           include: ["web/src/**/*.db.test.ts"],
           globalSetup: "./web/src/testing/postgres.ts",
           setupFiles: ["./core/testing/fixed-seed.ts", "./web/src/testing/signed-in.ts"],
-          testTimeout: 30_000,
+          // A machine that is busy with something else is no reason to fail.
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
       {

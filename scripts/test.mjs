@@ -5,7 +5,7 @@
  * Arguments go to Playwright, and then only the interface is tested: `npm test -- seam -g "storage"`.
  */
 import { existsSync, readFileSync, rmSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { dirname, join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
 import { inCare } from "./parts/care.mjs";
 import { run } from "./parts/child.mjs";
@@ -18,6 +18,8 @@ import { interfaceTests } from "./parts/interface-tests.mjs";
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const bin = (name) => join(root, "node_modules/.bin", name);
 const failures = [];
+/** Names of tests. */
+const failed = [];
 const totals = { passed: 0, failed: 0, skipped: 0 };
 
 await inCare(async (care) => {
@@ -38,12 +40,25 @@ await inCare(async (care) => {
   const began = Date.now();
   const { code, report } = await interfaceTests(root, wanted, care);
   conclude("the interface in Chromium", code, began);
-  count(report, (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected, r.stats.skipped]);
+  count(report, (r) => {
+    failed.push(...namesOf(r.suites, (test) => test.status === "unexpected"));
+    return [r.stats.expected + r.stats.flaky, r.stats.unexpected, r.stats.skipped];
+  });
+  // A long run is read from its end.
+  for (const name of failed) say(`   failed: ${name}`);
   if (failures.length > 0) say(`\nFailed: ${failures.join(", ")}`);
-  const failed = totals.failed + (failures.length > 0 && totals.failed === 0 ? failures.length : 0);
-  process.stdout.write(`\n${totals.passed} passed, ${failed} failed, ${totals.skipped} skipped\n`);
+  const wrong = totals.failed + (failures.length > 0 && totals.failed === 0 ? failures.length : 0);
+  process.stdout.write(`\n${totals.passed} passed, ${wrong} failed, ${totals.skipped} skipped\n`);
   return failures.length > 0 ? 1 : 0;
 });
+
+/** Names of Playwright's tests of which `is` holds, wherever they are nested. */
+function namesOf(suites, is) {
+  return suites.flatMap((suite) => [
+    ...namesOf(suite.suites ?? [], is),
+    ...(suite.specs ?? []).filter((s) => s.tests.some(is)).map((s) => `${s.file}, ${s.title}`),
+  ]);
+}
 
 /** Does pieces of work two at a time, the longest first: two processors are kept busy. */
 async function inTwos(work) {
@@ -80,7 +95,15 @@ async function unitTests({ signal }) {
     { cwd: root, signal, stdio: ["ignore", "inherit", "inherit"] },
   );
   conclude("unit, database and scripts", code, began);
-  count(report, (r) => [r.numPassedTests, r.numFailedTests, r.numPendingTests]);
+  count(report, (r) => {
+    for (const { name, assertionResults } of r.testResults)
+      for (const t of assertionResults)
+        if (t.status === "failed")
+          failed.push(
+            `${relative(root, name)}, ${t.fullName}: ${t.failureMessages[0]?.split("\n")[0]}`,
+          );
+    return [r.numPassedTests, r.numFailedTests, r.numPendingTests];
+  });
 }
 
 function conclude(name, code, began) {
@@ -94,8 +117,8 @@ function count(report, read) {
     failures.push(`no report at ${report}`);
     return;
   }
-  const [passed, failed, skipped] = read(JSON.parse(readFileSync(report, "utf8")));
+  const [passed, unexpected, skipped] = read(JSON.parse(readFileSync(report, "utf8")));
   totals.passed += passed;
-  totals.failed += failed;
+  totals.failed += unexpected;
   totals.skipped += skipped;
 }

@@ -41,6 +41,7 @@ const refused = (status: number, message: string): NextResponse =>
   NextResponse.json({ errors: [{ path: "", message }] }, { status });
 
 export const config = {
-  // What the build made is the same for everybody and says nothing of anyone.
-  matcher: "/((?!_next/static/).*)",
+  // What the build made is the same for everybody and says nothing of anyone. An archive is longer than what the
+  // framework holds for us here; its route asks the same of whoever sends it.
+  matcher: "/((?!_next/static/|people/archive/in$).*)",
 };

@@ -39,6 +39,7 @@ describe("the source", () => {
     // These ask in the feature that they call.
     "app/api/sheets/[id]/entries/route.ts",
     "app/api/sheets/[id]/photos/[photo]/route.ts",
+    "app/people/archive/in/route.ts",
     "features/who/sign-in.ts",
     "features/who/welcome.ts",
   ];

@@ -28,6 +28,7 @@ export type Deed =
   | "visit signed"
   | "call called off"
   | "exported"
+  | "archive brought in"
   | "report address made"
   | "report addresses ended"
   | "team changed"

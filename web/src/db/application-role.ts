@@ -63,6 +63,8 @@ export async function letIn(em: EntityManager, url: string): Promise<void> {
     `grant usage on schema public, auth to ${made.name}`,
     `grant select, insert, update, delete on all tables in schema public, auth to ${made.name}`,
     `grant usage, select on all sequences in schema public, auth to ${made.name}`,
+    // An archive brings its order along; what is written afterwards comes after it.
+    `grant update on sequence entry_order to ${made.name}`,
     `revoke update, delete on ${APPENDED.join(", ")} from ${made.name}`,
     `revoke insert, update, delete on ${READ.join(", ")} from ${made.name}`,
   ])

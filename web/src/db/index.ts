@@ -29,6 +29,8 @@ export {
   settledVisits,
   visitPoints,
 } from "./log";
+export { ArchiveRefused, type Arrived, bringIn, type Incoming } from "./archive/in";
+export { type ArchiveCounts, archiveCounts, readingYard, type YardRows } from "./archive/out";
 export { findAnything, type Found } from "./find";
 export { dropLogView, keepLogView, logViews } from "./log-views";
 export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";

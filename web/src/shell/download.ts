@@ -1,6 +1,11 @@
 /** A file handed to the browser, or why there is none. */
 export function download(
-  file: { readonly name: string; readonly text: string | Uint8Array<ArrayBuffer> } | undefined,
+  file:
+    | {
+        readonly name: string;
+        readonly text: string | Uint8Array<ArrayBuffer> | ReadableStream<Uint8Array>;
+      }
+    | undefined,
   type: string,
   status = 404,
 ): Response {

@@ -18,6 +18,7 @@ export function PeoplePage({ people, sites }: PeopleDto) {
         <LinkButton href="/people/teams">Teams</LinkButton>
         <LinkButton href="/people/tokens">Tokens</LinkButton>
         <LinkButton href="/people/trail">The trail</LinkButton>
+        <LinkButton href="/people/archive">Archive</LinkButton>
       </PageHead>
       <ul className={classes.people} aria-label="People">
         {here.map((listed) => {

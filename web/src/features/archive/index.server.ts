@@ -1,0 +1,5 @@
+import "server-only";
+
+export { packYard } from "./pack";
+export { receiveArchive } from "./receive";
+export { loadArchivePage } from "./server";

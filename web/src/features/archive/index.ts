@@ -1,0 +1,1 @@
+export { ArchivePage } from "./archive-page";
