@@ -1,6 +1,6 @@
 /**
- * `npm run bench`: how fast it is, as figures. Nothing fails here; the numbers are for reading.
- * With no argument all of it; `core`, `browser` or `server` only that part.
+ * `npm run bench`: how fast it is, as figures. The numbers are for reading; only a page that reads a large table from end
+ * to end fails. With no argument all of it; `core`, `browser`, `server` or `large` only that part.
  */
 import { cpus } from "node:os";
 import { dirname, join } from "node:path";
@@ -17,6 +17,7 @@ await inCare(async (care) => {
   const parts = {
     core: (await import("./bench/core.mjs")).coreFigures,
     server: (await import("./bench/server.mjs")).serverFigures,
+    large: (await import("./bench/large.mjs")).largeFigures,
     browser: (await import("./bench/browser.mjs")).browserFigures,
   };
   say(`${cpus().length} cores, ${cpus()[0]?.model ?? ""}, Node ${process.versions.node}`);

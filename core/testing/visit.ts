@@ -44,6 +44,8 @@ const gauge = (
   tappingHeight: null,
   line: "full",
   zero: null,
+  goodUntil: null,
+  retired: false,
 });
 
 /** Two gauges on LF-2's curve. */

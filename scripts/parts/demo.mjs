@@ -6,7 +6,8 @@ import { ensureBuild, prepareDatabase, serve } from "./web.mjs";
 /**
  * @param {{ name: string, signal: AbortSignal, onStop: (undo: () => unknown) => void }} options - folder
  *   name of the cluster
- * @returns {Promise<{ address: string, url: string }>} of the application, and of its database
+ * @returns {Promise<{ address: string, url: string, appUrl: string }>} of the application, and of its database: for
+ *   who owns its tables, and for the application
  */
 export async function servedDemo(root, { name, signal, onStop }) {
   await ensureBuild(root, signal);
@@ -16,5 +17,5 @@ export async function servedDemo(root, { name, signal, onStop }) {
   const port = await freePort();
   const server = await serve(root, { port, databaseUrl: database.appUrl, quiet: true, signal });
   onStop(server.stop);
-  return { address: `http://127.0.0.1:${port}`, url: database.url };
+  return { address: `http://127.0.0.1:${port}`, url: database.url, appUrl: database.appUrl };
 }

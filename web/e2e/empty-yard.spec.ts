@@ -1,11 +1,6 @@
-import { fileURLToPath } from "node:url";
-import { freePort } from "../../scripts/parts/ports.mjs";
-import { prepareDatabase, serve } from "../../scripts/parts/web.mjs";
-import { freshDatabase } from "../src/testing/fresh-database";
 import { expectAccessible } from "./accessible";
+import { emptyInstallation } from "./empty";
 import { expect, NOBODY, test } from "./test";
-
-const root = fileURLToPath(new URL("../..", import.meta.url));
 
 /** The application on a database of one's own, where nobody and nothing is known. */
 test.use({ storageState: NOBODY });
@@ -14,21 +9,15 @@ test("an empty database takes its first administrator, pump and call, by keyboar
   page,
   databaseUrl,
 }) => {
-  const url = await freshDatabase(databaseUrl, `empty_${Date.now()}`);
-  const port = await freePort();
-  const address = `http://127.0.0.1:${port}`;
-  const said = await prepareDatabase(root, { url, demo: false, address });
-  const [welcome] = /http\S+\/welcome\/\S{30,}/.exec(said) ?? [];
-  const server = await serve(root, { port, databaseUrl: url, quiet: true });
+  const { at, welcome, stop } = await emptyInstallation(databaseUrl);
   try {
-    const at = (path: string) => `${address}${path}`;
     // Nobody is entered as by a tap here, and no address that was made up lets anybody in.
     await page.goto(at("/log"));
     await expect(page.getByRole("heading", { level: 1 })).toHaveText("Sign in");
     await expect(page.getByRole("region", { name: "The demo's people" })).toHaveCount(0);
     await page.goto(at("/welcome/made-up"));
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(/good no more/);
-    await page.goto(welcome ?? "");
+    await page.goto(welcome);
     await expect(page.getByRole("heading", { level: 1 })).toHaveText("The first administrator");
     await expectAccessible(page, page.url());
     const name = page.getByLabel("Your name");
@@ -76,6 +65,6 @@ test("an empty database takes its first administrator, pump and call, by keyboar
     await expect(page.getByLabel("Tag")).toHaveValue("P-1");
     await expect(page.getByLabel("Family")).toHaveValue("borehole");
   } finally {
-    await server.stop();
+    await stop();
   }
 });

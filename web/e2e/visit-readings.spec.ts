@@ -140,7 +140,10 @@ test("what is on hand stands in front and is remembered; drops are counted by ta
   await toReadings(page);
   await expect(strip(page, "inputPower")).toBeHidden();
   await page.getByText("More readings").click();
-  const kept = page.waitForResponse((r) => r.request().method() === "POST" && r.ok());
+  // Of this save: others are on their way while a sheet opens.
+  const kept = page.waitForResponse(
+    (r) => r.ok() && Boolean(r.request().postData()?.includes("power meter")),
+  );
   await page.getByRole("button", { name: "power meter" }).click();
   await kept;
   await page.reload();

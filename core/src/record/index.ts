@@ -1,4 +1,4 @@
-export { linesOf } from "./lines.ts";
+export { CALIBRATION, linesOf } from "./lines.ts";
 export type { VisitSheet } from "./lines.ts";
 export { pointsOf, visitPoint } from "./points.ts";
 export type { VisitPoint } from "./points.ts";

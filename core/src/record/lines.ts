@@ -5,6 +5,7 @@ import { cautionRow, observationRow, testRow } from "../diagnosis/index.ts";
 import { captureOf, deadTestOf, plateFields, triagePart } from "../procedure/index.ts";
 import type { UnitSystem } from "../quantity/index.ts";
 import {
+  calibrationRunOut,
   foldEntries,
   notedText,
   placeKey,
@@ -55,7 +56,7 @@ export function linesOf(visit: VisitSheet): RecordLines {
       by: nameOf(a.personId),
       at: a.at,
     })),
-    words: noteLines(visit, state),
+    words: [...noteLines(visit, state), ...calibrationLines(visit, state)],
     procedures: procedureLines(visit, state),
     pictures: picturesLeft(visit.pictures, state).map(({ about, url, width, height }) => ({
       about: about.replace("-", " "),
@@ -131,6 +132,26 @@ function procedureLines(visit: VisitSheet, state: VisitState): VisitRecord["proc
 }
 
 type Line = VisitRecord["words"][number];
+
+/** Name of the line that tells of instruments whose calibration had run out. */
+export const CALIBRATION = "Calibration had run out";
+
+/** Instruments that were read with past their calibration, each with what it read. */
+function calibrationLines(visit: VisitSheet, state: VisitState): Line[] {
+  const strips = stripsOf(visit.instruments, visit.facts, visit.units);
+  const read = new Map<string, Set<string>>();
+  for (const { slot, at } of state.readings.values()) {
+    const strip = strips.find((s) => s.slot === slot);
+    const over = strip && calibrationRunOut(visit, state, strip, at);
+    if (!strip || !over) continue;
+    const key = `${over.name}, good until ${over.goodUntil}`;
+    read.set(key, (read.get(key) ?? new Set()).add(strip.name));
+  }
+  return [...read].map(([instrument, slots]) => ({
+    name: CALIBRATION,
+    text: `${instrument}: ${[...slots].join(", ")}`,
+  }));
+}
 
 /** The notes of a visit in the words of a log; those that mean nothing to a reader are left out. */
 function noteLines(visit: VisitSheet, state: VisitState): Line[] {

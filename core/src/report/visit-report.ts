@@ -11,7 +11,7 @@ import {
   type Unit,
   type UnitSystem,
 } from "../quantity/index.ts";
-import { pointsOf, type VisitRecord } from "../record/index.ts";
+import { CALIBRATION, pointsOf, type VisitRecord } from "../record/index.ts";
 import {
   hungGauges,
   type Instrument,
@@ -99,7 +99,10 @@ export function visitReport(asked: ReportAsked): VisitReport {
     verdict: record.verdict ? `${record.verdict.lead} ${record.verdict.claim}`.trim() : "",
     chart: file.ok ? chartFor(asked, pointsOf(file.value)) : undefined,
     rows,
-    notes: notesOf(rows),
+    notes: [
+      ...notesOf(rows),
+      ...record.words.filter((w) => w.name === CALIBRATION).map((w) => `${w.name}: ${w.text}.`),
+    ],
     cautions: [...new Set(record.cautions.map((c) => c.title))],
   };
 }

@@ -23,6 +23,8 @@ const van: Instrument = {
   tappingHeight: null,
   line: null,
   zero: null,
+  goodUntil: null,
+  retired: false,
 };
 const pump = { ...PUMP, instruments: [...PUMP.instruments, van] };
 const visit = (...list: readonly Note[]) => foldEntries(list.map((n, i) => note(i + 1, n)));

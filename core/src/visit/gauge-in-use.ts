@@ -31,11 +31,11 @@ export const sideOf = (slot: string): Side | undefined =>
   slot === "suctionPressure" ? "suction" : slot === "dischargePressure" ? "discharge" : undefined;
 
 export const ownGauge = (pump: WithInstruments, side: Side): Instrument | undefined =>
-  pump.instruments.find((i) => !i.travels && i.kind === `${side}-gauge`);
+  pump.instruments.find((i) => !i.travels && !i.retired && i.kind === `${side}-gauge`);
 
 /** Gauges of the van that can be screwed in. */
 export const vanGauges = (pump: WithInstruments): Instrument[] =>
-  pump.instruments.filter((i) => i.travels && i.kind.endsWith("gauge"));
+  pump.instruments.filter((i) => i.travels && !i.retired && i.kind.endsWith("gauge"));
 
 /** The gauge of a side, with what this visit noted over what was remembered. */
 export function gaugeInUse(pump: WithInstruments, visit: Noted, side: Side): GaugeInUse {

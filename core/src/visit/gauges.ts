@@ -25,6 +25,10 @@ export interface Instrument {
   readonly tappingHeight: string | null;
   readonly line: "full" | "empty" | null;
   readonly zero: ZeroSeen | null;
+  /** Last day its calibration is good for, ISO 8601; null where nobody said. */
+  readonly goodUntil: string | null;
+  /** Nobody carries it any more; what was read with it still names it. */
+  readonly retired: boolean;
 }
 
 /** An instrument as the register has it. */
@@ -41,6 +45,8 @@ export interface RegisteredInstrument {
   readonly gaugeHeight?: string | null;
   readonly tappingHeight?: string | null;
   readonly line?: string | null;
+  readonly goodUntil?: string | null;
+  readonly retiredAt?: string | null;
 }
 
 /** A zero check as the register has it. */
@@ -108,6 +114,8 @@ export function rememberedGauges(
       gaugeHeight: said(r.id, "height") ?? r.gaugeHeight ?? null,
       tappingHeight: r.tappingHeight ?? null,
       line: line === "full" || line === "empty" ? line : null,
+      goodUntil: r.goodUntil ?? null,
+      retired: Boolean(r.retiredAt),
     } satisfies Omit<Instrument, "zero">;
   });
   const noted = notes.flatMap(({ note, at }): ZeroCheck[] => {

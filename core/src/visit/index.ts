@@ -41,6 +41,7 @@ export {
 export type { EntrySubject, VisitState } from "./fold.ts";
 export { rememberedGauges, zeroPlay } from "./gauges.ts";
 export type { GaugeNote, Gauges, Instrument, RegisteredInstrument, ZeroCheck } from "./gauges.ts";
+export { calibrationRunOut, KIND_OF_TOOL, type RunOut } from "./calibration.ts";
 export { gaugeInUse, ownGauge, sideOf, vanGauges } from "./gauge-in-use.ts";
 export type { GaugeInUse, Side } from "./gauge-in-use.ts";
 export { doubtAbout, limitsOf } from "./plausible.ts";

@@ -24,6 +24,7 @@ export type Deed =
   | "promise dropped"
   | "promise put off"
   | "rounds changed"
+  | "instrument changed"
   | "line proposed"
   | "visit signed"
   | "call called off"

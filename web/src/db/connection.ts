@@ -17,6 +17,7 @@ import { Migration011Rounds } from "./migrations/migration-011-rounds";
 import { Migration012LineProposals } from "./migrations/migration-012-line-proposals";
 import { Migration013Find } from "./migrations/migration-013-find";
 import { Migration014ReportLinks } from "./migrations/migration-014-report-links";
+import { Migration015Register } from "./migrations/migration-015-register";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -38,6 +39,7 @@ export const MIGRATIONS = [
   { name: "migration-012-line-proposals", class: Migration012LineProposals },
   { name: "migration-013-find", class: Migration013Find },
   { name: "migration-014-report-links", class: Migration014ReportLinks },
+  { name: "migration-015-register", class: Migration015Register },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -50,9 +50,12 @@ export async function findAnything(sites: Sites, text: string): Promise<Found[]>
        from site s where may_see(?, s.id) and s.words @@ ?::tsquery order by s.name limit ${MOST})
      union all
      (select 'plate', p.id, p.tag,
-         concat_ws(' ', t.kind, 'plate:', t.facts->>'type', t.facts->>'serial', t.facts->>'dateCode'), null, null
-       from plate t join pump p on p.id = t.pump_id
-       where may_see(?, p.site_id) and ${PLATE_TEXTS} @@ ?::tsquery
+         case when t.kind = 'fit' then 'noted for the next one'
+           else concat_ws(' ', t.kind, 'plate:', t.facts->>'type', t.facts->>'serial', t.facts->>'dateCode') end,
+         null, null
+       -- The words first, by their index: by the tags of the pumps every plate would be read.
+       from (select * from plate t where ${PLATE_TEXTS} @@ ?::tsquery offset 0) t join pump p on p.id = t.pump_id
+       where may_see(?, p.site_id)
          and not exists (select from plate n where n.supersedes = t.id)
        order by p.tag limit ${MOST})
      union all
@@ -64,6 +67,6 @@ export async function findAnything(sites: Sites, text: string): Promise<Found[]>
      union all
      (select 'person', w.id, w.name, w.role, null, null
        from person w where words_of(w.name) @@ ?::tsquery and ${SIGNED_THERE} order by w.name limit ${MOST})`,
-    [seen, asked, seen, asked, seen, asked, seen, inTexts, asked, seen],
+    [seen, asked, seen, asked, asked, seen, seen, inTexts, asked, seen],
   );
 }

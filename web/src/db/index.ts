@@ -32,6 +32,14 @@ export {
 export { ArchiveRefused, type Arrived, bringIn, type Incoming } from "./archive/in";
 export { type ArchiveCounts, archiveCounts, readingYard, type YardRows } from "./archive/out";
 export { findAnything, type Found } from "./find";
+export {
+  addInstrument,
+  changeInstrument,
+  instrumentOf,
+  type InstrumentRow,
+  listInstruments,
+  setAside,
+} from "./instruments";
 export { dropLogView, keepLogView, logViews } from "./log-views";
 export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, namesOf, people, saveSettings, saveUnits, sighted } from "./people";
@@ -44,7 +52,17 @@ export {
   setRetired,
   zoneOfPump,
 } from "./pumps";
-export { currentRating, putRatingBack, savePlace, savePlate, saveRating } from "./register";
+export {
+  currentRating,
+  type Fit,
+  fitOf,
+  putPlateBack,
+  putRatingBack,
+  saveFit,
+  savePlace,
+  savePlate,
+  saveRating,
+} from "./register";
 export { decide, eraseName, listedPeople, takeOff } from "./roster";
 export { type Forecast, type PersonRow, plateFacts, type Role } from "./rows";
 export { appendEntries } from "./sheet-entries";

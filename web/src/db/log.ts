@@ -145,7 +145,8 @@ export async function logPage(sites: Sites, page: number, asked: LogAsked = {}):
   const [count] = await selected(
     em,
     z.object({ n: z.coerce.number() }),
-    `select count(*) as n from (select 1 ${found} limit ${COUNTED + 1}) counted`,
+    // In the order of the list, so that the newest are counted by their index and no table is read from its start.
+    `select count(*) as n from (select 1 ${found} order by l.at desc limit ${COUNTED + 1}) counted`,
     given,
   );
   const total = Math.min(count?.n ?? 0, COUNTED);

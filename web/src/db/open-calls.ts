@@ -33,7 +33,10 @@ const openRow = columns(
   }),
 );
 
-const OPEN = `from run_sheet r join pump p on p.id = r.pump_id join site s on s.id = p.site_id
+// Each open sheet looks its pump up: there are few of those, and many pumps.
+const OPEN = `from run_sheet r
+  cross join lateral (select * from pump p where p.id = r.pump_id offset 0) p
+  join site s on s.id = p.site_id
   where may_see(?, s.id) and r.signed_at is null and p.retired_at is null`;
 
 const countRow = columns(

@@ -112,6 +112,8 @@ const row = columns(
           gaugeHeight: optionalText,
           tappingHeight: optionalText,
           line: optionalText,
+          goodUntil: optionalText,
+          retiredAt: optionalText,
         }),
       ),
     ),

@@ -6,7 +6,7 @@ import { v4 as newId } from "uuid";
 import { unitOfWork } from "./connection";
 import { Curve, Plate, Pump } from "./entities";
 import { inForce } from "./in-force";
-import { type PlateFacts, ratingRow, type RatingRow } from "./rows";
+import { plateFacts, type PlateFacts, ratingRow, type RatingRow } from "./rows";
 import { keepTrend } from "./trend";
 
 type Json = Readonly<Record<string, unknown>>;
@@ -97,6 +97,71 @@ export async function savePlate(
   );
 }
 
+/** What is noted for the next pump: a row in force with what stood before it. */
+export interface Fit {
+  readonly id: string;
+  readonly facts: PlateFacts;
+  readonly hasEarlier: boolean;
+}
+
+const FIT = "fit";
+
+async function fitInForce(em: EntityManager, pumpId: PumpId) {
+  const rows = await em.find(Plate, { pumpId, kind: FIT }, { orderBy: { createdAt: "asc" } });
+  return inForce(rows).at(-1);
+}
+
+/** What is noted for the next pump; undefined where nothing is. */
+export async function fitOf(pumpId: PumpId): Promise<Fit | undefined> {
+  const row = await fitInForce(await unitOfWork(), pumpId);
+  return (
+    row && {
+      id: row.id,
+      facts: plateFacts.catch({}).parse(row.facts),
+      hasEarlier: row.supersedes !== null,
+    }
+  );
+}
+
+/**
+ * Appends what is noted for the next pump in place of what was.
+ * @param basedOn - the row it was made from; null for none
+ */
+export async function saveFit(
+  pumpId: PumpId,
+  facts: PlateFacts,
+  basedOn: string | null,
+): Promise<Saved> {
+  const em = await unitOfWork();
+  return orNewer(() =>
+    em.transactional(async (tx) => {
+      if (!(await locked(tx, pumpId))) return "no-such-pump";
+      if (((await fitInForce(tx, pumpId))?.id ?? null) !== basedOn) return "newer";
+      await appendPlate(tx, pumpId, FIT, () => facts);
+      return "saved";
+    }),
+  );
+}
+
+/** Puts what a plate, or what is noted for the next pump, said before back, as a new row; whether there was one. */
+export async function putPlateBack(pumpId: PumpId, kind: PlateKind | "fit"): Promise<boolean> {
+  const em = await unitOfWork();
+  const saved = await orNewer(() =>
+    em.transactional(async (tx) => {
+      if (!(await locked(tx, pumpId))) return "no-such-pump";
+      const rows = await tx.find(Plate, { pumpId, kind }, { orderBy: { createdAt: "asc" } });
+      const now = inForce(rows).at(-1);
+      const before = rows.find((r) => r.id === now?.supersedes);
+      if (!now || !before) return "newer";
+      tx.create(Plate, { ...fresh(pumpId, now.id), kind, facts: before.facts });
+      await tx.flush();
+      await keepTrend(tx, pumpId);
+      return "saved";
+    }),
+  );
+  return saved === "saved";
+}
+
 /** What the place form keeps of a pump. */
 export interface PlaceChange {
   readonly details: Json;
@@ -130,7 +195,7 @@ export async function savePlace(
 async function appendPlate(
   tx: EntityManager,
   pumpId: PumpId,
-  kind: PlateKind,
+  kind: PlateKind | "fit",
   facts: (before: Json | undefined) => Json,
 ): Promise<void> {
   const plates = await tx.find(Plate, { pumpId, kind }, { orderBy: { createdAt: "asc" } });

@@ -33,6 +33,7 @@ await orm.em.fork().transactional((em) =>
 );
 const [ids] = (await orm.em.fork().execute(
   `select (select id from person where name = 'Technician') as person, s.id as sheet, s.pump_id as pump,
+     (select pump_id from visit_points group by pump_id order by count(*) desc, pump_id limit 1) as old,
      (select jsonb_agg(o.id) from (select id from run_sheet where signed_at is null limit 50) o) as sheets
      from run_sheet s where s.signed_at is null limit 1`,
 )) as unknown[];

@@ -115,12 +115,13 @@ async function oldReadings(
   if (count === 0) return;
   await em.execute(`
     create temporary table signed as
-      select gen_random_uuid() as id, id as pump_id, n, count(*) over () as all_of_them from copied;
+      select gen_random_uuid() as id, id as pump_id, n from copied;
     insert into run_sheet
         (id, pump_id, kind, complaint, codes, caller_note, due_at, opened_at, signed_at)
       select id, pump_id, 'round', '', '[]', '', now(), now(), now() from signed;
     create temporary table old_entry as
-      select *, row_number() over (order by seq) - 1 as at_n from sheet_entry limit 2`);
+      select *, row_number() over (order by seq) - 1 as at_n from sheet_entry limit 2;
+    analyze signed`);
   for (let from = 0; from < count; from += AT_ONCE) {
     onProgress(0.3 + (0.68 * from) / count, "readings");
     await em.execute(
@@ -132,7 +133,8 @@ async function oldReadings(
                'instrument', (select id from instrument where pump_id is null order by id limit 1)))
              else m.body end
          from generate_series(?::int, ?::int) g
-         join signed s on s.n = g % s.all_of_them join old_entry m on m.at_n = g % 2`,
+         -- How many there are is one figure for the whole statement, so that a sheet is looked up and not searched for.
+         join signed s on s.n = g % (select count(*) from signed) join old_entry m on m.at_n = g % 2`,
       [from, Math.min(from + AT_ONCE, count) - 1],
     );
   }

@@ -47,6 +47,8 @@ export function RatingLinks({
           </button>
         ) : null}
       </ForHands>
+      <Link href={`/yard/${pump.id}/next`}>The next one: card and warranty</Link>
+      <Link href={`/yard/instruments?pump=${pump.id}`}>Its instruments</Link>
       {pump.hasCurve ? <a href={`/yard/${pump.id}/curve.csv`}>Curve as CSV</a> : null}
       <a href={`/yard/${pump.id}/case.json`}>Pump as a case file</a>
       <a href={`/yard/${pump.id}/readings.csv`}>Readings as CSV</a>

@@ -21,6 +21,7 @@ export function YardPage({ yard }: { yard: YardDto }) {
         title="Yard"
         about={`${pumps} ${pumps === 1 ? "pump" : "pumps"} at ${places} ${places === 1 ? "place" : "places"}${text === "" ? "" : ` with “${text}”`}`}
       >
+        <LinkButton href="/yard/instruments">Instruments</LinkButton>
         <ForHands>
           <LinkButton href="/yard/new">New pump</LinkButton>
         </ForHands>

@@ -24,6 +24,7 @@ import { day } from "@/shell/times";
 import { useSettings } from "@/shell/who";
 import { Choice } from "../choice";
 import { GaugePanel } from "../gauge-panel";
+import { RanOut } from "../ran-out";
 import { SheetStrip } from "../sheet-strip";
 import { takeOver } from "../take-over";
 import { CycleTaps } from "../timing/cycle-taps";
@@ -117,7 +118,16 @@ export function ReadingsStep({
         }
         hint={hintOf(s)}
         compact={compact}
-        below={<Below sheet={sheet} units={units} slot={s} snapshot={snapshot} />}
+        below={
+          <>
+            <RanOut
+              sheet={sheet}
+              slot={s}
+              at={sheet.state.readings.get(readingKey(snapshot, s.slot))?.at ?? pump.loadedAt}
+            />
+            <Below sheet={sheet} units={units} slot={s} snapshot={snapshot} />
+          </>
+        }
         locked={shut || shutLocked || (electrical && ampsLocked)}
       />
     );

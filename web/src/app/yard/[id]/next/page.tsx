@@ -1,0 +1,16 @@
+import { pumpId } from "@yard-tack/core/case";
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { onPage } from "@/access/index.server";
+import { NextPumpPage } from "@/features/next-pump";
+import { loadNextPump } from "@/features/next-pump/index.server";
+
+export const metadata: Metadata = { title: "The next one" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const id = pumpId.safeParse((await params).id);
+  const { units } = await onPage("read", id.success ? { pump: id.data } : undefined);
+  const dto = id.success ? await loadNextPump(id.data, units) : undefined;
+  if (!dto) notFound();
+  return <NextPumpPage dto={dto} />;
+}

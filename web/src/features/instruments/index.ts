@@ -1,0 +1,2 @@
+export { InstrumentPage } from "./instrument-page";
+export { InstrumentsPage } from "./instruments-page";

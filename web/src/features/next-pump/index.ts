@@ -1,0 +1,2 @@
+export { ClaimPage } from "./claim-page";
+export { NextPumpPage } from "./next-page";
