@@ -332,8 +332,8 @@ export const CLOSINGS = [
   "referred",
   "as it should be",
 ] as const;
-/** How a sheet may be closed: by a visit that ended, or because none is needed any more. */
-export const WAYS_CLOSED = [...CLOSINGS, "called off"] as const;
+/** How a visit stands in the log: as it ended, because none was needed any more, or as nobody wrote down. */
+export const WAYS_CLOSED = [...CLOSINGS, "called off", "not said"] as const;
 export type Closing = (typeof WAYS_CLOSED)[number];
 
 /** What a picture shows. */

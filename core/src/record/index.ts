@@ -17,3 +17,21 @@ export { firstCauses, isWhatItWas, SURE } from "./first-cause.ts";
 export type { FirstCauses, SettledVisit, Share } from "./first-cause.ts";
 export { CAME_BACK_DAYS, causeCosts, costOf } from "./cause-costs.ts";
 export type { CauseCost, CausedVisit } from "./cause-costs.ts";
+export {
+  cellsOf,
+  type ColumnMap,
+  type Judged,
+  judgeEntry,
+  judgePump,
+  judgeReading,
+  kindOfTable,
+  type LogLine,
+  matchColumns,
+  type PumpLine,
+  type ReadingLine,
+  slotOf,
+  TABLE_COLUMNS,
+  TABLE_KINDS,
+  type TableKind,
+  type WhereAndWhen,
+} from "./from-table/index.ts";

@@ -71,6 +71,7 @@ const TITLES: Readonly<Record<VisitRecord["closed"], string>> = {
   referred: "was passed on to somebody else",
   "as it should be": "runs as it should",
   "called off": "was not visited",
+  "not said": "was visited",
 };
 
 export interface ReportAsked {

@@ -25,6 +25,10 @@ import { beginProcedure } from "@/features/yard/begin-procedure";
 import { saveRounds } from "@/features/rounds/save-rounds";
 import { planRound } from "@/features/rounds/plan-round";
 import { setRetired } from "@/features/yard/retire";
+import { tellApart, tellSame } from "@/features/doubles/tell";
+import { saveInstrument, setAside } from "@/features/instruments/save-instrument";
+import { putFitBack, saveFit } from "@/features/next-pump/save-fit";
+import { serialElsewhere } from "@/features/run-sheet/serial-elsewhere";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { formOf, outcome } from "@/testing/forms";
@@ -126,6 +130,11 @@ interface Deed {
 
 const REFUSED =
   /Nobody is signed in|Your role reads only|the administrator's|not yours to see|by a lead|^40[134]$/;
+
+const INSTRUMENT = {
+  ...{ id: "", version: "", name: "Clamp", kind: "clamp", serial: "" },
+  ...{ rangeLow: "", rangeHigh: "60 A", percent: "2", calibratedOn: "", goodUntil: "2027-01-01" },
+};
 
 const line = { side: "suction" as const, parts: [], level: "" };
 
@@ -283,6 +292,31 @@ const DEEDS: readonly Deed[] = [
     everywhere: true,
   },
   { name: "retire", able: WORKERS, at: (p) => setRetired(p.pump, false) },
+  { name: "told the same", able: WORKERS, at: (p) => tellSame(p.pump, newId()) },
+  { name: "told apart", able: WORKERS, at: (p) => tellApart(p.pump) },
+  {
+    name: "noted for the next pump",
+    able: WORKERS,
+    at: (p) => saveFit({ pump: p.pump as never, basedOn: newId(), facts: {} }),
+  },
+  { name: "next pump put back", able: WORKERS, at: (p) => putFitBack(p.pump) },
+  {
+    name: "serial elsewhere",
+    able: WORKERS,
+    at: (p) => serialElsewhere({ pumpId: p.pump as never, kind: "body", serial: "none such" }),
+  },
+  {
+    name: "instrument",
+    able: WORKERS,
+    at: () => outcome(() => saveInstrument(NO_ERRORS, formOf(INSTRUMENT))),
+    everywhere: true,
+  },
+  {
+    name: "instrument aside",
+    able: WORKERS,
+    at: async () => (await setAside(newId(), true)) ?? "done",
+    everywhere: true,
+  },
   {
     name: "sign off",
     able: WORKERS,

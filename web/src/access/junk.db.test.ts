@@ -23,6 +23,10 @@ import { savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { receiveEntries } from "@/features/run-sheet/receive";
+import { tellApart, tellSame } from "@/features/doubles/tell";
+import { saveInstrument, setAside } from "@/features/instruments/save-instrument";
+import { putFitBack, saveFit } from "@/features/next-pump/save-fit";
+import { serialElsewhere } from "@/features/run-sheet/serial-elsewhere";
 import { savePlate } from "@/features/run-sheet/save-plate";
 import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
@@ -149,6 +153,13 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   saveTeam: form(saveTeam),
   endTeam: plain(endTeam),
   erase: plain(erase),
+  tellSame: (junk, id) => tellSame(id, junk as never),
+  tellApart: plain(tellApart),
+  saveFit: plain(saveFit),
+  putFitBack: plain(putFitBack),
+  serialElsewhere: plain(serialElsewhere),
+  saveInstrument: form(saveInstrument),
+  setAside: (junk, id) => setAside(id, junk as never),
   setRetired: (junk, id) => setRetired(id, junk as never),
   receiveEntries: (junk, id) => receiveEntries(json(junk), id),
   receivePhoto: (junk, id) => receivePhoto(request(junk, "PUT", "image/jpeg"), id, id),

@@ -25,6 +25,8 @@ export type Deed =
   | "promise put off"
   | "rounds changed"
   | "instrument changed"
+  | "two pumps told one"
+  | "two pumps told apart"
   | "line proposed"
   | "visit signed"
   | "call called off"

@@ -3,7 +3,7 @@ import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
-import { SIGNED_THERE, wordsAsked } from "./words";
+import { signedThere, wordsAsked } from "./words";
 
 const foundRow = columns(
   z.object({
@@ -20,6 +20,12 @@ export type Found = z.output<typeof foundRow>;
 /** Of each kind. */
 const MOST = 8;
 
+/** So many entries are put in order; more of them stand so close in the log that its newest are walked. */
+const FEW = 2000;
+
+/** Nothing stands in an entry's place. */
+const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";
+
 /** Everything that stands on a plate. */
 const PLATE_TEXTS = "words_of(texts_in(t.facts))";
 
@@ -33,11 +39,13 @@ export async function findAnything(sites: Sites, text: string): Promise<Found[]>
   const inTexts = wordsAsked(text, { wholeNumbers: true });
   if (!asked || !inTexts) return [];
   const seen = sitesText(sites);
+  const signed = signedThere(sites);
   // Each question stands where it is asked: the planner has to see how rare its words are.
   return selected(
     await unitOfWork(),
     foundRow,
-    `(select 'pump' as kind, p.id, p.tag as title,
+    `with few as materialized (select * from entries_with(?::tsquery, ${FEW + 1}))
+     (select 'pump' as kind, p.id, p.tag as title,
          concat_ws(', ', nullif(p.purpose, ''), s.name,
            case when p.retired_at is not null then 'taken off the yard' end) as about,
          null::timestamptz as at, null::text as zone
@@ -60,13 +68,17 @@ export async function findAnything(sites: Sites, text: string): Promise<Found[]>
        order by p.tag limit ${MOST})
      union all
      (select 'entry', l.id, p.tag || ': ' || l.title, coalesce(l.body->>'found', ''), l.at, s.zone
+       from few f join log_entry l on l.id = f.id join pump p on p.id = l.pump_id join site s on s.id = p.site_id
+       where (select count(*) from few) <= ${FEW} and may_see(?, s.id) and ${STANDS}
+       order by l.at desc limit ${MOST})
+     union all
+     (select 'entry', l.id, p.tag || ': ' || l.title, coalesce(l.body->>'found', ''), l.at, s.zone
        from log_entry l join pump p on p.id = l.pump_id join site s on s.id = p.site_id
-       where may_see(?, s.id) and l.words @@ ?::tsquery
-         and not exists (select from log_entry n where n.supersedes = l.id)
+       where (select count(*) from few) > ${FEW} and may_see(?, s.id) and l.words @@ ?::tsquery and ${STANDS}
        order by l.at desc limit ${MOST})
      union all
      (select 'person', w.id, w.name, w.role, null, null
-       from person w where words_of(w.name) @@ ?::tsquery and ${SIGNED_THERE} order by w.name limit ${MOST})`,
-    [seen, asked, seen, asked, asked, seen, seen, inTexts, asked, seen],
+       from person w where words_of(w.name) @@ ?::tsquery and ${signed.sql} order by w.name limit ${MOST})`,
+    [inTexts, seen, asked, seen, asked, asked, seen, seen, seen, inTexts, asked, ...signed.values],
   );
 }

@@ -14,7 +14,7 @@ import { unitOfWork } from "./connection";
 import { VisitPoints } from "./entities";
 import { type Paged, placeOf } from "./paged";
 import { type Sites, sitesText } from "./sites";
-import { SIGNED_THERE, wordsAsked } from "./words";
+import { signedThere, wordsAsked } from "./words";
 import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
@@ -29,8 +29,9 @@ export interface LogRecord {
   readonly site: z.output<typeof siteRow>;
 }
 
-/** Entries of a page. */
-const LOG_PAGE = 100;
+/** Entries of a page, and of a pump. */
+const LOG_PAGE = 50;
+const OF_A_PUMP = 100;
 
 /** What of a record a list needs not. */
 const HEAVY =
@@ -154,21 +155,25 @@ export async function logPage(sites: Sites, page: number, asked: LogAsked = {}):
   const rows = await selected(
     em,
     logRow,
-    `${placed(`l.body - ${HEAVY}`)} where may_see(?, p.site_id) and ${STANDS}${sql}
-       order by l.at desc, l.id limit ${LOG_PAGE} offset ?`,
+    // Which ones first: bodies are only taken out of those that are shown.
+    `${placed(`l.body - ${HEAVY}`)}
+       join (select l.id ${found} order by l.at desc, l.id limit ${LOG_PAGE} offset ?) shown on shown.id = l.id
+       order by l.at desc, l.id`,
     [...given, offset],
   );
   return { rows: rows.map(recordOf), ...place, more: (count?.n ?? 0) > COUNTED };
 }
 
 /** Whoever signed an entry at a place that may be seen, by name. */
-export const signers = async (sites: Sites) =>
-  selected(
+export async function signers(sites: Sites) {
+  const { sql, values } = signedThere(sites);
+  return selected(
     await unitOfWork(),
     z.object({ id: z.string(), name: z.string() }),
-    `select w.id, w.name from person w where ${SIGNED_THERE} order by w.name, w.id`,
-    [sitesText(sites)],
+    `select w.id, w.name from person w where ${sql} order by w.name, w.id`,
+    values,
   );
+}
 
 /** Entries that a file is made of, newest first; what a list needs not is left out. */
 export async function logRows(sites: Sites, asked: LogAsked): Promise<LogRecord[]> {
@@ -194,14 +199,15 @@ export async function sheetOfEntry(id: LogEntryId): Promise<SheetId | null> {
   return row?.sheetId ?? null;
 }
 
-/** The newest entries of a pump with all that they hold, newest first. */
+/** The newest entries of a pump, and of those told to be the same, with all that they hold; newest first. */
 export async function logOfPump(pumpId: PumpId): Promise<LogRecord[]> {
   const rows = await selected(
     await unitOfWork(),
     logRow,
-    `${placed("l.body")} where l.pump_id = ? and ${STANDS}
-       order by l.at desc, l.id limit ${LOG_PAGE}`,
-    [pumpId],
+    `${placed("l.body")}
+       where l.pump_id = any(array(select ?::uuid union all select o.id from pump o where o.same_as = ?::uuid))
+         and ${STANDS} order by l.at desc, l.id limit ${OF_A_PUMP}`,
+    [pumpId, pumpId],
   );
   return rows.map(recordOf);
 }

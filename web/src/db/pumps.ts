@@ -53,6 +53,8 @@ export interface PumpRecord {
   readonly hasEarlierRating: boolean;
   /** When it was taken off the yard. */
   readonly retiredAt: string | null;
+  /** The pump of the list that it was told to be, by id. */
+  readonly sameAs: string | null;
 }
 
 /** A pump with its current rating, plates, fingerprints, instruments and past. */
@@ -116,6 +118,7 @@ export async function pumpRecord(em: EntityManager, id: PumpId): Promise<PumpRec
     curveSource: curve?.source ?? null,
     hasEarlierRating: Boolean(curve?.supersedes),
     retiredAt: pump.retiredAt?.toISOString() ?? null,
+    sameAs: pump.sameAs,
     instruments: gauges.instruments,
   };
 }

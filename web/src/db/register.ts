@@ -192,7 +192,7 @@ export async function savePlace(
 }
 
 /** Appends a plate in place of the one in force, unless it says the same. */
-async function appendPlate(
+export async function appendPlate(
   tx: EntityManager,
   pumpId: PumpId,
   kind: PlateKind | "fit",

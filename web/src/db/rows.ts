@@ -84,6 +84,11 @@ export const pumpRow = z.object({
   details: z.record(z.string(), z.unknown()),
   layout: z.record(z.string(), z.unknown()),
   retiredAt: timeOrNull,
+  /** The pump of the list that it was told to be. */
+  sameAs: z
+    .string()
+    .nullish()
+    .transform((v) => v ?? null),
   version: z.number().int(),
 });
 

@@ -1,4 +1,5 @@
 /** Words as they are looked for: letters and figures only, the last of each open at its end. */
+import type { Sites } from "./sites";
 
 /** Words of one question; more would find nothing. */
 const MOST_WORDS = 12;
@@ -44,8 +45,17 @@ export function wordsAsked(
 }
 
 /**
- * Of a person `w`: an entry of theirs lies at a place that may be seen. Other names are nobody's business there. Their newest
- * first, so that the index of what a person signed is walked and the log is not read for somebody who signed nothing.
+ * Of a person `w`: an entry of theirs lies at a place that may be seen. Other names are nobody's business there. Asked so that
+ * an index answers also of somebody who signed nothing: of every place by what a person signed last, of some by their pumps.
  */
-export const SIGNED_THERE = `(select l.at from log_entry l join pump p on p.id = l.pump_id
-  where l.person_id = w.id and may_see(?, p.site_id) order by l.at desc limit 1) is not null`;
+export const signedThere = (sites: Sites): { readonly sql: string; readonly values: string[] } =>
+  sites === "all"
+    ? {
+        sql: "(select max(l.at) from log_entry l where l.person_id = w.id) is not null",
+        values: [],
+      }
+    : {
+        sql: `exists (select from pump p join log_entry l on l.pump_id = p.id
+          where p.site_id = any(?::uuid[]) and l.person_id = w.id)`,
+        values: [`{${sites.join(",")}}`],
+      };

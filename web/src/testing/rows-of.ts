@@ -10,6 +10,7 @@ const TABLES = [
   "pump",
   "curve",
   "plate",
+  "instrument",
   "run_sheet",
   "sheet_entry",
   "photo",

@@ -12,6 +12,8 @@ import { putFitBack, saveFit } from "./save-fit";
 
 const AWAY = "The server did not answer. What you typed is kept here; save again in a moment.";
 
+const AWAY_BACK = "The server did not answer; nothing was changed. Try again in a moment.";
+
 /** What only somebody who stands there can find, field by field; with the last change undone by a tap. */
 export function FitForm({
   pump,
@@ -41,8 +43,8 @@ export function FitForm({
     });
   const back = () =>
     go(async () => {
-      const done = await putFitBack(pump).catch(() => false);
-      setSaid(done ? "What stood before is back." : "Nothing was changed; load the page again.");
+      const problem = await putFitBack(pump).catch(() => AWAY_BACK);
+      setSaid(problem ?? "What stood before is back.");
       router.refresh();
     });
   return (

@@ -40,17 +40,18 @@ export async function saveFit(input: FitForm): Promise<FormAnswer> {
   return done.ok ? { errors: {} } : wrong(done.message);
 }
 
-/** Puts what was noted before back; whether there was something. */
-export async function putFitBack(input: string): Promise<boolean> {
+/** Puts what was noted before back; what went wrong, or null. */
+export async function putFitBack(input: string): Promise<string | null> {
   const done = await acting("next pump back", "Nothing was changed.", async () => {
     const pump = pumpId.safeParse(input);
-    if (!pump.success) return { ok: false } as const;
+    if (!pump.success) return { ok: false, message: "There is no such pump." } as const;
     const entered = await onAction("register", { pump: pump.data });
     if (!entered.ok) return entered;
-    if (!(await putPlateBack(pump.data, "fit"))) return { ok: false } as const;
+    if (!(await putPlateBack(pump.data, "fit")))
+      return { ok: false, message: "Nothing stood before it; nothing was changed." } as const;
     await note(entered.visitor.id, "pump or place changed", "noted for the next pump, put back");
     revalidatePath(`/yard/${pump.data}`, "layout");
     return { ok: true } as const;
   });
-  return done.ok;
+  return done.ok ? null : done.message;
 }

@@ -1,5 +1,6 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { TellApart } from "@/features/doubles";
 import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
@@ -63,6 +64,17 @@ export function PumpPage({
               ))}
             </ul>
           ) : null}
+          {pump.sameAs ? (
+            <div className={classes.same} role="note">
+              <p>
+                It was told to be another pump of the list:{" "}
+                <Link href={`/yard/${pump.sameAs}`}>its log is shown there</Link>.
+              </p>
+              <ForHands>
+                <TellApart other={pump.id} tag={pump.tag} />
+              </ForHands>
+            </div>
+          ) : null}
           <PlateCard pump={pump} />
           {dto.promises.length > 0 ? (
             <>
@@ -109,7 +121,7 @@ export function PumpPage({
           {tag}
           <ForHands>
             {pump.retiredAt ? null : <ProceduresCard pump={pump.id} list={dto.procedures} />}
-            <RetirePump pump={pump} />
+            {pump.sameAs ? null : <RetirePump pump={pump} />}
           </ForHands>
         </section>
       </div>

@@ -22,6 +22,7 @@ export function YardPage({ yard }: { yard: YardDto }) {
         about={`${pumps} ${pumps === 1 ? "pump" : "pumps"} at ${places} ${places === 1 ? "place" : "places"}${text === "" ? "" : ` with “${text}”`}`}
       >
         <LinkButton href="/yard/instruments">Instruments</LinkButton>
+        <LinkButton href="/yard/doubles">Doubles</LinkButton>
         <ForHands>
           <LinkButton href="/yard/new">New pump</LinkButton>
         </ForHands>

@@ -16,6 +16,7 @@ import { codeOf, FindPump } from "@/features/yard";
 import { draftKeyOf } from "../drafts";
 import { PhotoStrip } from "../photo-strip";
 import { savePlate } from "../save-plate";
+import { serialElsewhere } from "../serial-elsewhere";
 import { NoteStrip } from "../sheet-strip";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
@@ -114,6 +115,12 @@ function Plate({
       ? [[field.key, registerValue(field, found.plate)] as const]
       : [],
   );
+  const also = () => {
+    const [, serial = ""] = fresh.find(([key]) => key === "serial") ?? [];
+    if (serial === "") return "";
+    const asked = { pumpId: sheet.dto.pump.id, kind, serial: String(serial) };
+    return serialElsewhere(asked).catch(() => "");
+  };
   const take = () =>
     start(async () => {
       const ok = await savePlate({
@@ -123,7 +130,7 @@ function Plate({
       }).catch(() => false);
       setSaid(
         ok
-          ? "Taken into the register; what stood there before is kept."
+          ? `Taken into the register; what stood there before is kept. ${await also()}`.trim()
           : "The register did not take it. What you read stays on this sheet; try again in a moment.",
       );
       if (ok) router.refresh();

@@ -1,0 +1,3 @@
+import "server-only";
+
+export { doublesOf as loadDoubles } from "@/db";

@@ -1,0 +1,2 @@
+export { DoublesPage } from "./doubles-page";
+export { TellApart } from "./tell-buttons";
