@@ -32,6 +32,7 @@ export type Deed =
   | "call called off"
   | "exported"
   | "archive brought in"
+  | "table brought in"
   | "report address made"
   | "report addresses ended"
   | "team changed"

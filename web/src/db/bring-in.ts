@@ -19,7 +19,15 @@ import {
   type WhereAndWhen,
 } from "@yard-tack/core/record";
 import { parseReading, type UnitSystem } from "@yard-tack/core/quantity";
-import { caseOfVisit, ENTRY_VERSION, foldEntries, type PositionStrip, readEntry, type SheetEntry, stripsOf } from "@yard-tack/core/visit";
+import {
+  caseOfVisit,
+  ENTRY_VERSION,
+  foldEntries,
+  type PositionStrip,
+  readEntry,
+  type SheetEntry,
+  stripsOf,
+} from "@yard-tack/core/visit";
 import { DateTime } from "luxon";
 import { v4 as newId } from "uuid";
 import * as z from "zod";
@@ -153,7 +161,10 @@ async function bringPumps(tx: EntityManager, { by, lines, now }: Bringing) {
     outcomes.push({
       line,
       does: "new",
-      words: said([`${value.tag}, new${fresh ? `, at a new place, ${value.place}` : ""}.`, ...says]),
+      words: said([
+        `${value.tag}, new${fresh ? `, at a new place, ${value.place}` : ""}.`,
+        ...says,
+      ]),
     });
   }
   return outcomes;
@@ -169,7 +180,8 @@ async function plates(tx: EntityManager, id: PumpId, value: PumpLine): Promise<s
     await appendPlate(tx, id, kind, (before) => {
       for (const [key, text] of Object.entries(facts)) {
         const was = before?.[key];
-        if (was !== undefined && String(was) !== text) told.push(`${kind} ${key} was ${String(was)}.`);
+        if (was !== undefined && String(was) !== text)
+          told.push(`${kind} ${key} was ${String(was)}.`);
         if (String(was ?? "") !== text) told.push(`${kind} ${key} is ${text}.`);
       }
       return { ...before, ...facts };
@@ -202,9 +214,12 @@ function placedAt(
   { tag, place, at, zone }: WhereAndWhen,
   now: Date,
 ): { readonly pump: Known; readonly at: Date } | string {
-  const called = known.filter((k) => k.tag === tag && (place === undefined || same(k.place, place)));
+  const called = known.filter(
+    (k) => k.tag === tag && (place === undefined || same(k.place, place)),
+  );
   const [pump, another] = called;
-  if (!pump) return `There is no pump ${tag}${place === undefined ? "" : ` at ${place}`} in the list.`;
+  if (!pump)
+    return `There is no pump ${tag}${place === undefined ? "" : ` at ${place}`} in the list.`;
   if (another) return `There are ${called.length} pumps ${tag}: say the place.`;
   const moment = DateTime.fromISO(at, { zone: zone ?? pump.zone });
   if (!moment.isValid) return `${at.replace("T", " ")} is no time in ${zone ?? pump.zone}.`;
@@ -213,13 +228,14 @@ function placedAt(
     : { pump, at: moment.toJSDate() };
 }
 
-/** Whether an entry of this moment and title is there already. */
+/** Whether an entry of this minute, title and finding is there already: a table has no seconds. */
 async function isThere(tx: EntityManager, pumpId: PumpId, at: Date, title: string, found: string) {
   const [row] = await selected(
     tx,
     z.object({ n: z.coerce.number() }),
-    `select count(*) as n from log_entry where pump_id = ? and at = ? and title = ? and body->>'found' = ?`,
-    [pumpId, at, title, found],
+    `select count(*) as n from log_entry where pump_id = ?
+       and at >= ?::timestamptz and at < ?::timestamptz + interval '1 minute' and title = ? and body->>'found' = ?`,
+    [pumpId, at, at, title, found],
   );
   return (row?.n ?? 0) > 0;
 }
@@ -228,7 +244,13 @@ type Left = ReturnType<typeof leftBehind>;
 
 async function keepEntry(
   tx: EntityManager,
-  { pumpId, personId, at, kind, title }: { pumpId: PumpId; personId: string; at: Date; kind: "call" | "round"; title: string },
+  {
+    pumpId,
+    personId,
+    at,
+    kind,
+    title,
+  }: { pumpId: PumpId; personId: string; at: Date; kind: "call" | "round"; title: string },
   left: Left,
 ) {
   const id = newId();
@@ -267,7 +289,12 @@ async function bringEntries(tx: EntityManager, { by, lines, name, now }: Bringin
 
 async function bringEntry(
   tx: EntityManager,
-  { line, known, value, says }: { line: number; known: readonly Known[]; value: LogLine; says: readonly string[] },
+  {
+    line,
+    known,
+    value,
+    says,
+  }: { line: number; known: readonly Known[]; value: LogLine; says: readonly string[] },
   { by, name, now }: Pick<Bringing, "by" | "name" | "now">,
 ): Promise<LineOutcome> {
   const where = placedAt(known, value, now);
@@ -279,16 +306,17 @@ async function bringEntry(
     return { line, does: "known", words: `${shown} is there already.` };
   const { closed, found, done, proof, cause: was, used } = value;
   const left = leftBehind(
-    { format: "yard-tack/case", version: 1, pump: { tag: pump.tag, family: pump.family as PumpLine["family"] }, snapshots: [] },
+    {
+      format: "yard-tack/case",
+      version: 1,
+      pump: { tag: pump.tag, family: pump.family as PumpLine["family"] },
+      snapshots: [],
+    },
     { closed, found, done, proof, was },
     { words: [...(used ? [{ name: "Used", text: used }] : []), fromTable(name, value.by)] },
     null,
   );
-  await keepEntry(
-    tx,
-    { pumpId: pump.id, personId: by.id, at, kind: value.kind, title },
-    left,
-  );
+  await keepEntry(tx, { pumpId: pump.id, personId: by.id, at, kind: value.kind, title }, left);
   return { line, does: "new", words: said([`${shown}, new.`, ...says]) };
 }
 
@@ -297,7 +325,11 @@ interface Visit {
   readonly pump: Known;
   readonly at: Date;
   readonly by: string | undefined;
-  readonly read: { readonly line: number; readonly value: ReadingLine; readonly strip: PositionStrip }[];
+  readonly read: {
+    readonly line: number;
+    readonly value: ReadingLine;
+    readonly strip: PositionStrip;
+  }[];
 }
 
 const TITLE = "Readings from a table";

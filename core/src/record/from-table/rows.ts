@@ -37,7 +37,8 @@ export function cellsOf(kind: TableKind, map: ColumnMap, row: readonly string[])
   return Object.fromEntries(
     TABLE_COLUMNS[kind].flatMap(({ key }) => {
       const at = map[key];
-      const text = at === undefined ? "" : (row[at] ?? "").trim().replace(/^'(?=[=+\-@\t\r\n])/, "");
+      const text =
+        at === undefined ? "" : (row[at] ?? "").trim().replace(/^'(?=[=+\-@\t\r\n])/, "");
       return text === "" ? [] : [[key, text] as const];
     }),
   );
@@ -146,7 +147,8 @@ export function wallOf(day: string, time: string | undefined): Judged<string> {
   if (!parts) return out(`The day "${day}" is not understood: write 2026-03-31.`);
   const [y = "", m = "", d = ""] = parts.map((p) => p.padStart(2, "0"));
   const date = new Date(`${y}-${m}-${d}T00:00:00Z`);
-  const real = !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === `${y}-${m}-${d}`;
+  const real =
+    !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === `${y}-${m}-${d}`;
   if (!real) return out(`There is no day "${day}".`);
   const clock = /^([01]?\d|2[0-3])[:.h]([0-5]\d)(?::\d\d)?$/.exec(time ?? "12:00");
   if (!clock) return out(`The time "${time}" is not understood: write 14:30.`);
@@ -217,8 +219,7 @@ export function judgeReading(cells: Cells): Judged<ReadingLine> {
   const raw = cells["raw"] ?? (figure === undefined ? undefined : `${figure} ${unit ?? ""}`.trim());
   if (raw === undefined) return out("It has neither what was read nor a figure.");
   const position = POSITIONS.find((p) => p === written.toLowerCase());
-  if (!position)
-    return out(`"${written}" is no position of the valve: ${POSITIONS.join(", ")}.`);
+  if (!position) return out(`"${written}" is no position of the valve: ${POSITIONS.join(", ")}.`);
   return { ok: true, value: { ...where.value, position, reading, raw }, says: [] };
 }
 
@@ -228,12 +229,18 @@ export function slotOf(
   strips: readonly PositionStrip[],
 ): Judged<PositionStrip> {
   const wanted = reading.toLowerCase();
-  const strip = strips.find((s) => s.name.toLowerCase() === wanted || s.slot.toLowerCase() === wanted);
+  const strip = strips.find(
+    (s) => s.name.toLowerCase() === wanted || s.slot.toLowerCase() === wanted,
+  );
   if (!strip)
-    return out(`"${reading}" is nothing that is read of this pump: ${strips.map((s) => s.name).join(", ")}.`);
+    return out(
+      `"${reading}" is nothing that is read of this pump: ${strips.map((s) => s.name).join(", ")}.`,
+    );
   const dimension = dimensionAt("as found", strip.slot);
   const read = dimension && parseReading(raw, dimension);
   return read?.ok
     ? { ok: true, value: strip, says: [] }
-    : out(`"${raw}" is no figure with a unit of ${strip.name.toLowerCase()}: like ${strip.units[0]}.`);
+    : out(
+        `"${raw}" is no figure with a unit of ${strip.name.toLowerCase()}: like ${strip.units[0]}.`,
+      );
 }

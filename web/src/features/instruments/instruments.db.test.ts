@@ -65,9 +65,9 @@ describe("instruments", () => {
 
   it("of a pump are its own, and only where the pump may be seen", async () => {
     const rows = await testRows();
-    const [pump] = (await rows.execute(
-      "select id, site_id from pump where tag = 'LF-2'",
-    )) as [{ id: string; site_id: string }];
+    const [pump] = (await rows.execute("select id, site_id from pump where tag = 'LF-2'")) as [
+      { id: string; site_id: string },
+    ];
     const id = pumpIdSchema.parse(pump.id);
     const own = await loadInstruments("all", id);
     expect(own.instruments.map((i) => i.kind)).toContain("discharge-gauge");

@@ -39,7 +39,9 @@ describe("what is noted for the next pump", () => {
     expect(one.card.warranty).toMatch(/^Under warranty/);
     const basedOn = one.fit?.id ?? "";
     // What stands empty is no longer known.
-    expect(await saveFit({ pump, basedOn, facts: { support: "a hanger" } })).toEqual({ errors: {} });
+    expect(await saveFit({ pump, basedOn, facts: { support: "a hanger" } })).toEqual({
+      errors: {},
+    });
     const two = await load();
     expect(two.fit?.facts).toEqual({ support: "a hanger" });
     expect(await putFitBack(pump)).toBeNull();

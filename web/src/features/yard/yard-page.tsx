@@ -24,6 +24,7 @@ export function YardPage({ yard }: { yard: YardDto }) {
         <LinkButton href="/yard/instruments">Instruments</LinkButton>
         <LinkButton href="/yard/doubles">Doubles</LinkButton>
         <ForHands>
+          <LinkButton href="/yard/bring">Bring a table in</LinkButton>
           <LinkButton href="/yard/new">New pump</LinkButton>
         </ForHands>
       </PageHead>

@@ -1,0 +1,140 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { expectAccessible } from "./accessible";
+import { openCall, strip, toReadings } from "./sheet";
+import { expect, test } from "./test";
+
+test("a gauge that is past its calibration says so where it is read", async ({ page }) => {
+  await page.goto("/yard?find=LF-2");
+  await page.getByRole("link", { name: /LF-2/ }).first().click();
+  await page.getByRole("link", { name: "Its instruments" }).click();
+  await page.getByRole("link", { name: /Discharge gauge/ }).click();
+  await expect(page.getByLabel("Good until")).toBeEnabled();
+  await page.getByLabel("Calibrated on").fill("2024-02-01");
+  await page.getByLabel("Good until").fill("2023-02-01");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("It cannot run out before it was made.")).toBeVisible();
+  await expect(page.getByLabel("Good until")).toBeFocused();
+  await page.getByLabel("Good until").fill("2025-02-01");
+  await expectAccessible(page, "an instrument");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText(/The calibration of one has run out/)).toBeVisible();
+  await expect(page.locator("[data-over]")).toContainText("ran out on 1 Feb 2025");
+  await expectAccessible(page, "the instruments");
+  await openCall(page, "LF-2");
+  await toReadings(page);
+  await expect(strip(page, "dischargePressure")).toContainText(
+    /its calibration ran out on 1 Feb 2025/,
+  );
+  await expect(strip(page, "suctionPressure")).not.toContainText(/calibration ran out/);
+});
+
+test("an instrument of the van is added, put aside and taken up again", async ({ page }) => {
+  await page.goto("/yard/instruments");
+  await page.getByLabel("Name").fill("Clamp 7");
+  await page.getByLabel("Kind").selectOption("clamp");
+  await page.getByLabel("up to").fill("60 bar");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("A figure with its unit, like 60 A.")).toBeVisible();
+  await page.getByLabel("up to").fill("60 A");
+  await page.getByRole("button", { name: "Add it" }).click();
+  const row = page.locator('[data-instrument="Clamp 7"]');
+  await expect(row).toContainText("clamp meter, 0 A to 60 A");
+  await row.getByRole("button", { name: "Put aside: Clamp 7" }).click();
+  await expect(page.getByRole("region", { name: "Put aside" })).toContainText("Clamp 7");
+  await page.getByRole("button", { name: "Take up again: Clamp 7" }).click();
+  await expect(page.getByRole("region", { name: "Put aside" })).toHaveCount(0);
+});
+
+test("the next pump is ordered from a card, what is noted for it is put back, a claim is made", async ({
+  page,
+}) => {
+  await page.goto("/yard?find=LF-2");
+  await page.getByRole("link", { name: /LF-2/ }).first().click();
+  await page.getByRole("link", { name: "The next one: card and warranty" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The next LF-2");
+  await expect(page.getByRole("region", { name: "What it has to do" })).toContainText(/m³\/h/);
+  const lead = page.getByText(/to be found before it can be ordered/);
+  const missing = Number(/\d+/.exec((await lead.textContent()) ?? "")?.[0]);
+  const support = page.getByLabel("What carries it");
+  await expect(support).toBeEnabled();
+  await support.fill("four feet on a frame");
+  await page.getByLabel("Warranty until").fill("2099-01-01");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Under warranty until 2099-01-01.")).toBeVisible();
+  await expect(lead).toContainText(String(missing - 2));
+  await expectAccessible(page, "the next pump");
+  await page.getByLabel("What carries it").fill("nothing");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("region", { name: "What it has to fit" })).toContainText("nothing");
+  await page.getByRole("button", { name: "Put back what stood before" }).click();
+  await expect(page.getByRole("region", { name: "What it has to fit" })).toContainText(
+    "four feet on a frame",
+  );
+  await page.getByRole("link", { name: "Warranty claim" }).click();
+  await expect(page.getByRole("region", { name: "Dates" })).toContainText("2099-01-01");
+  await expect(page.getByRole("region", { name: "What happened" })).toContainText(/strainer/i);
+  await expectAccessible(page, "a claim");
+});
+
+test("a table of pumps comes in: its columns, what will happen line by line, and then that", async ({
+  page,
+}, info) => {
+  const file = info.outputPath("pumps.csv");
+  writeFileSync(
+    file,
+    "﻿Site;Tag;Family;Body serial\r\nCold Mill;M-1;End suction pump;KX 4471\r\nCold Mill;M-2;turbine;\r\nCold Mill;M-3;sump;kx 4471\r\n",
+  );
+  await page.goto("/yard");
+  await page.getByRole("link", { name: "Bring a table in" }).click();
+  const chooser = page.waitForEvent("filechooser");
+  await expect(page.getByRole("button", { name: "File" })).toBeEnabled();
+  await page.getByRole("button", { name: "File" }).click();
+  await (await chooser).setFiles(file);
+  await expect(page.getByLabel("place (needed)")).toHaveValue("0");
+  await expectAccessible(page, "bringing a table in");
+  await page.getByRole("button", { name: "See what will happen" }).click();
+  await expect(page.getByText("3 lines: 1 left out, 2 new.")).toBeVisible();
+  await expect(page.getByRole("row", { name: /turbine/ })).toContainText("left out");
+  await page.getByRole("button", { name: "Bring 2 lines in" }).click();
+  await expect(page.getByRole("heading", { name: "What was done" })).toBeVisible();
+  await page.goto("/yard?find=cold mill");
+  await expect(page.getByRole("link", { name: /M-1/ })).toBeVisible();
+
+  // Both carry one number: they are told one, and apart again.
+  await page.goto("/yard/doubles");
+  const pair = page.locator('[data-double*="M-1"]');
+  await expect(pair).toContainText("Both carry the number kx 4471");
+  await expectAccessible(page, "doubles");
+  await pair.getByRole("button", { name: "It is one: keep M-1 at Cold Mill" }).click();
+  await expect(page.getByText("No two pumps carry the same number")).toBeVisible();
+  await page.goto("/yard?find=cold mill");
+  await page
+    .getByText(/taken off/i)
+    .first()
+    .click();
+  await page.getByRole("link", { name: /M-3/ }).click();
+  await expect(page.getByText(/told to be another pump/)).toBeVisible();
+  await page.getByRole("button", { name: "M-3 is a pump of its own after all" }).click();
+  await expect(page.getByText(/told to be another pump/)).toHaveCount(0);
+});
+
+test("the log that went out as a table is known again when it comes in", async ({ page }, info) => {
+  await page.goto("/log?find=LF-2");
+  const taken = page.waitForEvent("download");
+  await page.getByRole("link", { name: "These entries as a table (CSV)" }).click();
+  const file = info.outputPath("log.csv");
+  await (await taken).saveAs(file);
+  const lines =
+    readFileSync(file, "utf8")
+      .trim()
+      .split(/\r\n(?=\d{4}-)/).length - 1;
+  await page.goto("/yard/bring");
+  const chooser = page.waitForEvent("filechooser");
+  await expect(page.getByRole("button", { name: "File" })).toBeEnabled();
+  await page.getByRole("button", { name: "File" }).click();
+  await (await chooser).setFiles(file);
+  await expect(page.getByLabel("It holds")).toHaveValue("log");
+  await page.getByRole("button", { name: "See what will happen" }).click();
+  await expect(page.getByText(`${lines} lines: ${lines} there already.`)).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Bring/ })).toHaveCount(0);
+});

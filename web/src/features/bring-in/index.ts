@@ -1,0 +1,1 @@
+export { BringPage } from "./bring-page";
