@@ -17,8 +17,8 @@ test("a gauge that is past its calibration says so where it is read", async ({ p
   await page.getByLabel("Good until").fill("2025-02-01");
   await expectAccessible(page, "an instrument");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText(/The calibration of one has run out/)).toBeVisible();
-  await expect(page.locator("[data-over]")).toContainText("ran out on 1 Feb 2025");
+  await expect(page.getByText(/The calibrations of 2 have run out/)).toBeVisible();
+  await expect(page.locator("[data-over]").first()).toContainText("ran out on 1 Feb 2025");
   await expectAccessible(page, "the instruments");
   await openCall(page, "LF-2");
   await toReadings(page);

@@ -1,6 +1,6 @@
 export { FIT_FIELDS, type FitField, NEXT_GROUPS } from "./fit-fields.ts";
 export { nextPump, type NextPump, type NextPumpAsked, type NextRow } from "./next-pump.ts";
-export { visitReport } from "./visit-report.ts";
+export { visitReport, writtenRows } from "./visit-report.ts";
 export type {
   ReportAsked,
   ReportChart,

@@ -4,7 +4,7 @@
  */
 import { curveStart, intersections, readCurve } from "../curve/index.ts";
 import type { WrittenPump } from "../case/index.ts";
-import { formatSi, GRAVITY, type UnitSystem } from "../quantity/index.ts";
+import { formatSi, GRAVITY, parseQuantity, type UnitSystem } from "../quantity/index.ts";
 import { npshFromLayout } from "../suction/index.ts";
 import { cleanSystem, type Situation } from "../visit/index.ts";
 import { FIT_FIELDS, NEXT_GROUPS, type NextGroupId } from "./fit-fields.ts";
@@ -125,17 +125,22 @@ function worked({ situation: s, written, units }: NextPumpAsked): Placed[] {
     row(
       "does",
       "Liquid",
-      named === undefined ? undefined : liquidWords(named, written.site?.temperature),
+      named === undefined ? undefined : liquidWords(named, written.site?.temperature, units),
       "from its place",
       "Say at Pump, place and motor what it pumps, and how warm.",
     ),
   ];
 }
 
-const liquidWords = (named: unknown, temperature: unknown): string =>
-  [typeof named === "string" ? named : "see its place", text(temperature)]
-    .filter(Boolean)
+function liquidWords(named: unknown, temperature: unknown, units: UnitSystem): string {
+  const warm = parseQuantity(text(temperature) ?? "", "temperature");
+  return [
+    typeof named === "string" ? named : "see its place",
+    warm.ok ? formatSi(warm.value.si, "temperature", units) : "",
+  ]
+    .filter((w) => w !== "")
     .join(", ");
+}
 
 /** Keys of the plates, in the order of the card. */
 const BODY: readonly (readonly [NextGroupId, string, string])[] = [

@@ -182,6 +182,18 @@ function rowsOf(
   });
 }
 
+/** What stands in snapshots, reading by reading, as it was written. */
+export const writtenRows = (
+  snapshots: readonly WrittenSnapshot[],
+  strips: readonly PositionStrip[],
+): readonly { readonly name: string; readonly raw: string }[] =>
+  snapshots.flatMap((s) =>
+    strips.flatMap(({ name, slot }) => {
+      const raw = writtenText(s, slot);
+      return raw === "" ? [] : [{ name: `${name}, ${s.label}`, raw }];
+    }),
+  );
+
 /** A reading of a snapshot as it was written; empty where it has none. */
 function writtenText(snapshot: WrittenSnapshot | undefined, slot: string): string {
   const [key = "", phase] = slot.split(".");

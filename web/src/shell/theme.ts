@@ -64,6 +64,9 @@ export const theme = createTheme({
     NumberInput: {
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
     },
+    FileInput: {
+      styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
+    },
     NativeSelect: {
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
     },

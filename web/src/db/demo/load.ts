@@ -144,6 +144,12 @@ async function loadPump(
   }
 }
 
+const YEAR = 365;
+
+/** A day so many days from now, ISO 8601. */
+const dayFrom = (now: Date, days: number) =>
+  new Date(now.getTime() + days * DAY).toISOString().slice(0, 10);
+
 async function loadVan(em: EntityManager, now: Date): Promise<void> {
   for (const { key, name, low, high, percent, division } of VAN) {
     em.create(Instrument, {
@@ -162,7 +168,11 @@ async function loadVan(em: EntityManager, now: Date): Promise<void> {
     });
   }
   await em.flush();
-  for (const { key, zeroDaysAgo } of VAN) {
+  for (const { key, zeroDaysAgo, serial, goodForDays } of VAN) {
+    await em.execute(
+      "update instrument set serial = ?, calibrated_on = ?::date, good_until = ?::date where id = ?",
+      [serial, dayFrom(now, goodForDays - YEAR), dayFrom(now, goodForDays), id("van", key)],
+    );
     em.create(ZeroCheck, {
       id: id("van-zero", key),
       instrumentId: id("van", key),

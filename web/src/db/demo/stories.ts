@@ -48,6 +48,8 @@ export const VAN = [
     percent: 1,
     division: "0.05 bar",
     zeroDaysAgo: 9,
+    serial: "VC-31",
+    goodForDays: 210,
   },
   {
     key: "test-10",
@@ -57,6 +59,8 @@ export const VAN = [
     percent: 0.6,
     division: "0.05 bar",
     zeroDaysAgo: 9,
+    serial: "VT-10",
+    goodForDays: 320,
   },
   {
     key: "test-25",
@@ -66,6 +70,9 @@ export const VAN = [
     percent: 1.6,
     division: "0.5 bar",
     zeroDaysAgo: 140,
+    serial: "VG-25",
+    // It ran out.
+    goodForDays: -35,
   },
 ] as const;
 

@@ -1,3 +1,4 @@
+import { Button } from "@mantine/core";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import classes from "./archive.module.css";
@@ -32,9 +33,9 @@ export function ArchivePage({ counts }: ArchivePageDto) {
               Passphrases, tokens, addresses of reports and the trail stay here. A backup has those
               too; it is for this installation, the archive is for any.
             </p>
-            <a className={classes.take} href="/people/archive/yard.zip" download>
+            <Button component="a" href="/people/archive/yard.zip" download>
               Take the archive
-            </a>
+            </Button>
           </>
         )}
       </section>

@@ -94,6 +94,35 @@ export function BringPage() {
             accept=".csv,.txt,.tsv,text/csv,text/plain"
             onChange={open}
           />
+          {table || problem ? null : (
+            <section aria-labelledby="may-hold">
+              <h2 id="may-hold">What a table may hold</h2>
+              <dl className={classes.may}>
+                {KINDS.map(({ value, label }) => (
+                  <div key={value}>
+                    <dt>{label}</dt>
+                    <dd>
+                      {TABLE_COLUMNS[value]
+                        .filter((c) => c.needed)
+                        .map((c) => c.name)
+                        .join(", ")}{" "}
+                      are needed; it may have{" "}
+                      {TABLE_COLUMNS[value]
+                        .filter((c) => !c.needed)
+                        .map((c) => c.name)
+                        .join(", ")}
+                      .
+                    </dd>
+                  </div>
+                ))}
+              </dl>
+              <p>
+                Days are written 2026-03-31 or 31.3.2026, readings with their unit. What is there
+                already is known again and not doubled; nothing is written over. Tables that went
+                out of Yard Tack come in as they are.
+              </p>
+            </section>
+          )}
           {problem ? (
             <p role="alert" className={classes.problem}>
               {problem}

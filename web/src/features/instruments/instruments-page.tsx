@@ -23,7 +23,9 @@ export function InstrumentsPage({ instruments, pump }: InstrumentsDto) {
         title="Instruments"
         about={
           over > 0
-            ? `The calibration of ${over === 1 ? "one" : over} has run out: what is read with ${over === 1 ? "it" : "them"} says so.`
+            ? over === 1
+              ? "The calibration of one has run out: what is read with it says so."
+              : `The calibrations of ${over} have run out: what is read with them says so.`
             : pump === null
               ? "Of the van, and those at pumps that have a number or a calibration"
               : `That hang at ${tag}`

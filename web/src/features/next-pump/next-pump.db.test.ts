@@ -67,5 +67,7 @@ describe("what is noted for the next pump", () => {
     expect(claim?.fit?.["warrantyUntil"]).toBe("2099-01-01");
     expect(claim?.visits.length).toBeGreaterThan(0);
     expect(claim?.visits.every((v) => v.found !== "")).toBe(true);
+    const [visit] = claim?.visits ?? [];
+    expect(visit?.readings.find((r) => r.name === "Discharge gauge, as found")?.raw).toMatch(/ bar$/);
   });
 });

@@ -1,8 +1,8 @@
 import "server-only";
 import { caseOfPump, type PumpId, readPump } from "@yard-tack/core/case";
-import { FIT_FIELDS, nextPump, type NextPump } from "@yard-tack/core/report";
+import { FIT_FIELDS, nextPump, type NextPump, writtenRows } from "@yard-tack/core/report";
 import type { UnitSystem } from "@yard-tack/core/quantity";
-import { situationOf } from "@yard-tack/core/visit";
+import { situationOf, stripsOf } from "@yard-tack/core/visit";
 import { type Fit, fitOf, loadPump, logOfPump, type PumpRecord } from "@/db";
 
 type Facts = Readonly<Record<string, string | number>>;
@@ -78,6 +78,7 @@ export async function loadClaim(id: PumpId, units: UnitSystem): Promise<ClaimDto
   const [pump, fit, log] = await Promise.all([loadPump(id), fitOf(id), logOfPump(id)]);
   if (!pump) return undefined;
   const { tag, purpose, siteName, zone, retiredAt } = pump;
+  const strips = stripsOf(pump.instruments, pump.view.facts, units);
   return {
     pump: { id, tag, purpose, siteName, zone, retiredAt },
     card: cardOf(pump, fit, units),
@@ -90,9 +91,12 @@ export async function loadClaim(id: PumpId, units: UnitSystem): Promise<ClaimDto
       .slice(0, CLAIMED)
       .map(({ id: entry, at, title, record }) => ({
         ...{ id: entry, at: at.toISOString(), title, found: record.found, done: record.done },
-        readings: record.readings.map(({ name, raw, at: read, snapshot }) => ({
-          ...{ name: `${name}, ${snapshot}`, raw, at: read },
-        })),
+        readings:
+          record.readings.length > 0
+            ? record.readings.map(({ name, raw, at: read, snapshot }) => ({
+                ...{ name: `${name}, ${snapshot}`, raw, at: read },
+              }))
+            : writtenRows(record.snapshots, strips).map((r) => ({ ...r, at: at.toISOString() })),
         pictures: record.pictures.map(({ about, url }) => ({ about, url })),
       })),
   };

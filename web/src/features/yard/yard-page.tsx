@@ -21,10 +21,7 @@ export function YardPage({ yard }: { yard: YardDto }) {
         title="Yard"
         about={`${pumps} ${pumps === 1 ? "pump" : "pumps"} at ${places} ${places === 1 ? "place" : "places"}${text === "" ? "" : ` with “${text}”`}`}
       >
-        <LinkButton href="/yard/instruments">Instruments</LinkButton>
-        <LinkButton href="/yard/doubles">Doubles</LinkButton>
         <ForHands>
-          <LinkButton href="/yard/bring">Bring a table in</LinkButton>
           <LinkButton href="/yard/new">New pump</LinkButton>
         </ForHands>
       </PageHead>
@@ -42,6 +39,13 @@ export function YardPage({ yard }: { yard: YardDto }) {
           </Button>
         </form>
         <FindPump />
+        <nav className={classes.also} aria-label="Of the Yard">
+          <Link href="/yard/instruments">Instruments</Link>
+          <Link href="/yard/doubles">Doubles</Link>
+          <ForHands>
+            <Link href="/yard/bring">Bring a table in</Link>
+          </ForHands>
+        </nav>
       </div>
       {sites.length === 0 ? (
         <p className={classes.empty}>
