@@ -35,3 +35,4 @@ export {
   type TableKind,
   type WhereAndWhen,
 } from "./from-table/index.ts";
+export { inOrder, matter, type Waiting } from "./matters.ts";

@@ -14,6 +14,7 @@ import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { dropPromise, openRound, promiseDone, putOff } from "@/features/slate/promise-actions";
+import { moveToDay } from "@/features/slate/move-to-day";
 import { toldOf } from "@/features/slate/told-chips";
 import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/roster-actions";
 import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
@@ -180,6 +181,11 @@ const DEEDS: readonly Deed[] = [
       await (await testRows()).execute("update run_sheet set assigned_to = null");
       return answer;
     },
+  },
+  {
+    name: "call moved to a day",
+    able: WORKERS,
+    at: (p) => moveToDay({ id: p.sheet, what: "call", day: "2099-01-01" }),
   },
   {
     name: "promise put off",

@@ -23,6 +23,7 @@ import { savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { receiveEntries } from "@/features/run-sheet/receive";
+import { moveToDay } from "@/features/slate/move-to-day";
 import { tellApart, tellSame } from "@/features/doubles/tell";
 import { saveInstrument, setAside } from "@/features/instruments/save-instrument";
 import { putFitBack, saveFit } from "@/features/next-pump/save-fit";
@@ -153,6 +154,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   saveTeam: form(saveTeam),
   endTeam: plain(endTeam),
   erase: plain(erase),
+  moveToDay: plain(moveToDay),
   tellSame: (junk, id) => tellSame(id, junk as never),
   tellApart: plain(tellApart),
   saveFit: plain(saveFit),

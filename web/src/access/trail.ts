@@ -23,6 +23,7 @@ export type Deed =
   | "call given"
   | "promise dropped"
   | "promise put off"
+  | "moved to another day"
   | "rounds changed"
   | "instrument changed"
   | "two pumps told one"

@@ -74,6 +74,7 @@ export {
   callFacts,
   changeCall,
   loadSheet,
+  moveSheet,
   openSheet,
   type Refusal,
   openRounds,

@@ -125,13 +125,16 @@ export async function settlePromise(
   return rows.length > 0;
 }
 
-/** Puts a promise off to another day; false when it is ended already. */
-export async function movePromise(id: string, dueAt: Date): Promise<boolean> {
-  const rows = await selected(
-    await unitOfWork(),
-    z.object({ id: z.string() }),
-    "update promise set due_at = ? where id = ? and settled_at is null returning id",
-    [dueAt, id],
-  );
-  return rows.length > 0;
+/** Puts a promise to another moment than it was; false when it is ended already. */
+export async function movePromise(id: string, to: (was: Date) => Date): Promise<boolean> {
+  return (await unitOfWork()).transactional(async (tx) => {
+    const [open] = await selected(
+      tx,
+      z.object({ due: z.coerce.date() }),
+      "select due_at as due from promise where id = ? and settled_at is null for update",
+      [id],
+    );
+    if (open) await tx.execute("update promise set due_at = ? where id = ?", [to(open.due), id]);
+    return open !== undefined;
+  });
 }

@@ -352,6 +352,21 @@ export async function assignSheet(id: SheetId, to: PersonId | null): Promise<boo
   return (await em.nativeUpdate(RunSheet, { id, signedAt: null }, { assignedTo: to })) > 0;
 }
 
+/** Puts an open sheet to another moment than it was due; false when it is signed or not there. */
+export async function moveSheet(id: SheetId, to: (was: Date) => Date): Promise<boolean> {
+  return (await unitOfWork()).transactional(async (tx) => {
+    const sheet = await tx.findOne(
+      RunSheet,
+      { id, signedAt: null },
+      { lockMode: LockMode.PESSIMISTIC_WRITE },
+    );
+    if (!sheet) return false;
+    sheet.dueAt = to(sheet.dueAt);
+    await tx.flush();
+    return true;
+  });
+}
+
 /** Changes what a call says while its sheet is open; false when it is signed or not there. */
 export async function changeCall(
   id: SheetId,

@@ -68,6 +68,8 @@ describe("what is noted for the next pump", () => {
     expect(claim?.visits.length).toBeGreaterThan(0);
     expect(claim?.visits.every((v) => v.found !== "")).toBe(true);
     const [visit] = claim?.visits ?? [];
-    expect(visit?.readings.find((r) => r.name === "Discharge gauge, as found")?.raw).toMatch(/ bar$/);
+    expect(visit?.readings.find((r) => r.name === "Discharge gauge, as found")?.raw).toMatch(
+      / bar$/,
+    );
   });
 });

@@ -94,7 +94,7 @@ export async function putOff(_: FormAnswer, data: FormData): Promise<FormAnswer>
     if (!mine.ok) return mine;
     const dueAt = instantOf(due, mine.zone);
     if (!dueAt) return { ok: false, message: "There is no such day. Choose another." } as const;
-    if (!(await movePromise(promise, dueAt))) return { ok: false, message: ENDED } as const;
+    if (!(await movePromise(promise, () => dueAt))) return { ok: false, message: ENDED } as const;
     await note(mine.visitor.id, "promise put off", due);
     revalidatePath("/", "layout");
     return { ok: true } as const;

@@ -7,6 +7,7 @@ import { ForHands } from "@/shell/for-hands";
 import { FormEnd } from "@/shell/form-end";
 import { clock, dayNear, otherDay, wallTime } from "@/shell/times";
 import { useActionForm } from "@/shell/use-action-form";
+import { MoveHandle } from "./move-days";
 import { dropPromise, openRound, promiseDone, putOff } from "./promise-actions";
 import { droppedFields, movedFields } from "./promise-fields";
 import type { SlatePromise } from "./server";
@@ -30,7 +31,15 @@ export function PromisedList({
       <h2 className={classes.listTitle}>{title}</h2>
       <ul className={classes.calls}>
         {promises.map((p) => (
-          <li key={p.id} data-waits={p.waits || undefined} data-promise={p.id}>
+          <li
+            key={p.id}
+            data-waits={p.waits || undefined}
+            data-promise={p.id}
+            className={classes.movable}
+          >
+            <ForHands>
+              <MoveHandle id={p.id} what="promise" name={`${p.tag} ${p.what}`} day={p.day} />
+            </ForHands>
             <Promised promise={p} zone={zone} now={now} />
           </li>
         ))}

@@ -7,6 +7,7 @@ import { PageHead } from "@/shell/page-head";
 import { pageHref } from "@/shell/page-of";
 import { Pager } from "@/shell/pager";
 import { clock, otherDay, weekday, zoneName } from "@/shell/times";
+import { DayList, MoveDays, MoveHandle } from "./move-days";
 import { PromisedList } from "./promised-list";
 import type { Slate, SlateCall } from "./server";
 import { takenAlong } from "./taken-along";
@@ -14,7 +15,8 @@ import classes from "./slate.module.css";
 
 /** What needs doing today. */
 export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
-  const { calls, counts, zone, page, pages, drifting, driftingInAll, promised, waiting } = slate;
+  const { calls, counts, days, zone, page, pages, drifting, driftingInAll, promised, waiting } =
+    slate;
   const jobs = calls.filter((c) => c.kind === "call");
   const rounds = calls.filter((c) => c.kind === "round");
   return (
@@ -27,45 +29,50 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
           <LinkButton href="/call">New call</LinkButton>
         </ForHands>
       </PageHead>
-      <div className={classes.slate}>
-        <div>
-          {calls.length + promised.length + waiting.length === 0 ? (
-            <p className={classes.empty}>
-              Nothing is waiting.{" "}
-              <ForHands>
-                <Link href="/call">Take a call</Link> or{" "}
-              </ForHands>
-              <Link href="/yard">look at the pumps</Link>.
-            </p>
-          ) : null}
-          <CallList title="Calls" calls={jobs} zone={zone} now={now} />
-          <PromisedList title="Promised for today" {...{ promises: promised, zone, now }} />
-          <PromisedList title="Waiting" {...{ promises: waiting, zone, now }} />
-          <CallList title="Rounds" calls={rounds} zone={zone} now={now} />
-          <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
+      <MoveDays days={days}>
+        <div className={classes.slate}>
+          <div>
+            {calls.length + promised.length + waiting.length === 0 ? (
+              <p className={classes.empty}>
+                Nothing is waiting.{" "}
+                <ForHands>
+                  <Link href="/call">Take a call</Link> or{" "}
+                </ForHands>
+                <Link href="/yard">look at the pumps</Link>.
+              </p>
+            ) : null}
+            <CallList title="Calls" calls={jobs} zone={zone} now={now} />
+            <PromisedList title="Promised for today" {...{ promises: promised, zone, now }} />
+            <PromisedList title="Waiting" {...{ promises: waiting, zone, now }} />
+            <CallList title="Rounds" calls={rounds} zone={zone} now={now} />
+            <Pager page={page} pages={pages} href={(p) => pageHref("/", p)} />
+          </div>
+          <aside className={classes.beside}>
+            <ForHands>
+              <DayList days={days} />
+            </ForHands>
+            <TakeAlong calls={calls} zone={zone} now={now} more={pages > 1} />
+            <h2>Drifting</h2>
+            {drifting.length === 0 ? <p>No pump has lost head against its fingerprint.</p> : null}
+            {drifting.map((d) => (
+              <Link key={d.pumpId} href={`/yard/${d.pumpId}`} className={classes.drift}>
+                <span>
+                  <b>{d.tag}</b> head at equal flow
+                  <br />
+                  {formatNumber(Math.abs(d.points.at(-1)?.percent ?? 0), 2)} % under{" "}
+                  {d.base === "fingerprint" ? "its fingerprint" : "its first visit"}
+                </span>
+                <TrendLine points={d.points} base={d.base} zone={d.zone} small />
+              </Link>
+            ))}
+            {driftingInAll > drifting.length ? (
+              <p>
+                The {drifting.length} that have lost most of {driftingInAll} that drift.
+              </p>
+            ) : null}
+          </aside>
         </div>
-        <aside className={classes.beside}>
-          <TakeAlong calls={calls} zone={zone} now={now} more={pages > 1} />
-          <h2>Drifting</h2>
-          {drifting.length === 0 ? <p>No pump has lost head against its fingerprint.</p> : null}
-          {drifting.map((d) => (
-            <Link key={d.pumpId} href={`/yard/${d.pumpId}`} className={classes.drift}>
-              <span>
-                <b>{d.tag}</b> head at equal flow
-                <br />
-                {formatNumber(Math.abs(d.points.at(-1)?.percent ?? 0), 2)} % under{" "}
-                {d.base === "fingerprint" ? "its fingerprint" : "its first visit"}
-              </span>
-              <TrendLine points={d.points} base={d.base} zone={d.zone} small />
-            </Link>
-          ))}
-          {driftingInAll > drifting.length ? (
-            <p>
-              The {drifting.length} that have lost most of {driftingInAll} that drift.
-            </p>
-          ) : null}
-        </aside>
-      </div>
+      </MoveDays>
     </main>
   );
 }
@@ -121,7 +128,15 @@ function CallList({
       <h2 className={classes.listTitle}>{title}</h2>
       <ul className={classes.calls}>
         {calls.map((c) => (
-          <li key={c.id} data-again={c.recurrence ? true : undefined}>
+          <li key={c.id} data-again={c.recurrence ? true : undefined} className={classes.movable}>
+            <ForHands>
+              <MoveHandle
+                id={c.id}
+                what="call"
+                name={`${c.tag} ${c.complaint || "round"}`}
+                day={c.day}
+              />
+            </ForHands>
             <Link href={`/sheet/${c.id}`} className={classes.call}>
               <span className={classes.time}>
                 <b>{clock(c.dueAt, c.zone)}</b>
@@ -147,6 +162,9 @@ function CallList({
                     <em>{`Second time in ${c.recurrence.daysAgo} days: ${c.recurrence.found}`}</em>
                   ) : null}
                 </span>
+                {c.why.length > 0 ? (
+                  <span className={classes.why}>Why here: {c.why.join(", ")}.</span>
+                ) : null}
                 {c.first ? (
                   <span>
                     Before you touch anything: <mark>read the {c.first}</mark>.

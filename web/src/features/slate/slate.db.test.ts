@@ -10,7 +10,7 @@ beforeAll(() => demoDatabase(inject("databaseUrl"), "slate"));
 describe("Slate", () => {
   it("shows the day's calls in order, marks the one that comes back, and says what to read and take", async () => {
     const { calls } = await loadSlate("all");
-    expect(calls.map((c) => c.tag)).toEqual(["LF-2", "MG-3", "MG-1", "OG-1", "BI-2", "QO-4"]);
+    expect(calls.map((c) => c.tag)).toEqual(["LF-2", "BI-2", "MG-3", "MG-1", "OG-1", "QO-4"]);
     const lf2 = calls[0];
     expect(lf2?.recurrence).toMatchObject({ daysAgo: 60 });
     expect(lf2?.started).toBe(true);
