@@ -107,7 +107,7 @@ test("the day's things are summed on the Slate, and what causes cost is told fro
 }) => {
   await page.goto("/");
   const along = page.getByRole("region", { name: "To take along today" });
-  await expect(along.getByRole("listitem").first()).toContainText(/LF-2, MG-3/);
+  await expect(along.getByRole("listitem").first()).toContainText(/LF-2, BI-2, MG-3/);
   await page.goto("/log");
   await page.getByRole("link", { name: "What causes cost" }).click();
   await expect(page.getByText("Worn wear rings cost most")).toBeVisible();

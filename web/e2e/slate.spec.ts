@@ -1,4 +1,5 @@
 import { expectAccessible } from "./accessible";
+import { takeCall } from "./sheet";
 import { expect, test } from "./test";
 
 const days = (page: import("@playwright/test").Page) =>
@@ -45,16 +46,10 @@ test("a call is carried to another day by the keys and taken back, and by the po
 });
 
 test("what is told to be pressing stands first, with why", async ({ page }) => {
-  await page.goto("/call");
-  const option = page.getByRole("option", { name: /^QO-1\b/ });
-  await page.getByLabel("Pump").selectOption({ label: (await option.textContent()) ?? "" });
-  await page.getByLabel("What is wrong, in a line").fill("smells and trips");
-  await page.getByRole("button", { name: "Smell of burning", exact: true }).click();
-  await page.getByRole("button", { name: "Open the run sheet" }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "QO-1" })).toBeVisible();
+  await takeCall(page, "QO-1", "stops after a minute", ["complaint.trips"]);
   await page.goto("/");
-  const first = page.getByRole("main").locator("li", { hasText: "QO-1 smells and trips" });
-  await expect(first).toContainText("Why here: a burnt smell.");
+  const first = page.getByRole("main").locator("li", { hasText: "QO-1 stops after a minute" });
+  await expect(first).toContainText("Why here: it trips.");
   const calls = page.locator("main section").first().locator("strong");
   await expect(calls.first()).toContainText("QO-1");
 });

@@ -23,6 +23,8 @@ import { cleanSystem, type Situation } from "../visit/index.ts";
 /** A pump that is compared, by its name. */
 export interface ComparedPump {
   readonly name: string;
+  /** What has to be looked at before it is believed, besides what is worked out here. */
+  readonly says?: readonly string[];
   readonly situation: Situation;
 }
 
@@ -82,17 +84,23 @@ const ALIKE = 0.02;
 /** Shares of best-efficiency flow within which a pump lasts. Source: ANSI/HI 9.6.3. */
 const PREFERRED = [0.7, 1.2] as const;
 
-/** What several pumps would do where one stands, or why that cannot be told. */
+/**
+ * What several pumps would do where one stands, or why that cannot be told.
+ * @param pipeRating - what the flanges there are rated for, gauge [Pa]
+ */
 export function comparePumps(
   own: ComparedPump,
   others: readonly ComparedPump[],
   units: UnitSystem,
+  pipeRating?: number,
 ): PumpComparison | CompareLack {
   const system = cleanSystem(own.situation)?.curve;
   if (!system) return "system";
   if (!own.situation.curve) return "curve";
   const all = [own, ...others];
-  const pumps = all.map((p) => onSystem(p, own.situation, system));
+  const pumps = all
+    .map((p) => onSystem(p, own.situation, system))
+    .map((p) => withRating(p, pipeRating, units));
   const curves = all.flatMap(({ name, situation }) =>
     situation.curve ? [{ name, curve: situation.curve }] : [],
   );
@@ -100,13 +108,31 @@ export function comparePumps(
   return { pumps, together, system, curves, words: wordsOf(pumps, together, own.situation, units) };
 }
 
+/** A pump that makes more against a shut valve than the pipe bears is said to. */
+function withRating(
+  pump: PumpOnSystem,
+  rating: number | undefined,
+  units: UnitSystem,
+): PumpOnSystem {
+  const { shutOff } = pump;
+  if (rating === undefined || shutOff === undefined || shutOff <= rating) return pump;
+  const pressure = (p: number) => formatSi(p, "pressure", units);
+  return {
+    ...pump,
+    says: [
+      `Against a shut valve it makes ${pressure(shutOff)}, and the flanges there are rated for ${pressure(rating)}, less when they are hot.`,
+      ...pump.says,
+    ],
+  };
+}
+
 function onSystem(
-  { name, situation }: ComparedPump,
+  { name, situation, says: own = [] }: ComparedPump,
   place: Situation,
   system: SystemCurve,
 ): PumpOnSystem {
   const { curve } = situation;
-  const says = [...fitOf(situation, place)];
+  const says = [...own, ...fitOf(situation, place)];
   const none = {
     name,
     duty: undefined,

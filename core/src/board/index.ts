@@ -9,6 +9,7 @@ export type { Figure, FigureGroup } from "./figures/index.ts";
 export type { RatingPoint, RatingView } from "./rating-view.ts";
 export type { PhasesView, SuctionView } from "./site-views.ts";
 export type { FieldView, FireView, LeversView } from "./study-views.ts";
+export { changedPump, onePointPump, type PumpChange, type WhatIfLack } from "./what-if-pump.ts";
 export { comparePumps, curveLine, systemLine } from "./compare-pumps.ts";
 export type { ComparedPump, PumpComparison, PumpOnSystem, Together } from "./compare-pumps.ts";
 export { lineView } from "./line/line-view.ts";

@@ -67,4 +67,29 @@ describe("a customer's report", () => {
     expect(gears.chart).toBeUndefined();
     expect(gears.rows.length).toBeGreaterThan(3);
   });
+
+  it("has the three points of a fire-water pump, as they stand after the work, and of no other pump", () => {
+    const at = (label: string, read: Record<string, string>) =>
+      ({ label, ...read }) as unknown as WrittenSnapshot;
+    const points = [
+      at("as found", {
+        ...{ suctionPressure: "1.6 psi", dischargePressure: "90 psi" },
+        ...{ flow: "750 gpm", speed: "1774 rpm" },
+      }),
+      at("shut", { suctionPressure: "2.6 psi", dischargePressure: "130 psi", speed: "1786 rpm" }),
+    ];
+    const fire = report({ snapshots: points }, "us", "TH-1").fire;
+    expect(fire?.rated).toMatch(/gpm at .* psi net, \d+ rpm$/);
+    expect(fire?.rows.map((r) => r.name)).toEqual(["churn, shut", "rated flow", "150 % flow"]);
+    expect(fire?.rows[2]?.verdict).toBe("not-shown");
+    const mended = at("after", {
+      ...{ suctionPressure: "1.6 psi", dischargePressure: "112 psi" },
+      ...{ flow: "760 gpm", speed: "1774 rpm" },
+    });
+    const before = fire?.rows[1]?.measured;
+    const after = report({ snapshots: [...points, mended] }, "us", "TH-1").fire;
+    expect(after?.rows[1]?.measured).not.toBe(before);
+    expect(after?.rows[0]).toEqual(fire?.rows[0]);
+    expect(report({ snapshots: [FOUND] }).fire).toBeUndefined();
+  });
 });

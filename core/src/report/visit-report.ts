@@ -1,5 +1,5 @@
 /** What a customer is told of a visit: one page, in words that need no explaining. Plain data; times are the reader's. */
-import { boardOf, type ChartPoint } from "../board/index.ts";
+import { boardOf, type ChartPoint, type FireView } from "../board/index.ts";
 import { readCase, type WrittenPump, type WrittenSnapshot } from "../case/index.ts";
 import { type Expectations, expectationsOf } from "../diagnosis/index.ts";
 import {
@@ -13,6 +13,7 @@ import {
 } from "../quantity/index.ts";
 import { CALIBRATION, pointsOf, type VisitRecord } from "../record/index.ts";
 import {
+  fireStudy,
   hungGauges,
   type Instrument,
   type PumpFacts,
@@ -48,6 +49,12 @@ export interface ReportRow {
   readonly expected: string;
 }
 
+/** A fire-water pump's test as it is handed to whoever is in charge. */
+export interface FireCertificate extends FireView {
+  /** What it is rated for. */
+  readonly rated: string;
+}
+
 export interface VisitReport {
   /** What came of it, in one sentence. */
   readonly title: string;
@@ -57,6 +64,8 @@ export interface VisitReport {
   readonly verdict: string;
   readonly chart: ReportChart | undefined;
   readonly rows: readonly ReportRow[];
+  /** The three points of a fire-water pump; undefined where it is none or nothing was read. */
+  readonly fire: FireCertificate | undefined;
   /** How pressures and bands are to be read. */
   readonly notes: readonly string[];
   readonly cautions: readonly string[];
@@ -100,11 +109,37 @@ export function visitReport(asked: ReportAsked): VisitReport {
     verdict: record.verdict ? `${record.verdict.lead} ${record.verdict.claim}`.trim() : "",
     chart: file.ok ? chartFor(asked, pointsOf(file.value)) : undefined,
     rows,
+    fire: fireOf(asked),
     notes: [
       ...notesOf(rows),
       ...record.words.filter((w) => w.name === CALIBRATION).map((w) => `${w.name}: ${w.text}.`),
     ],
     cautions: [...new Set(record.cautions.map((c) => c.title))],
+  };
+}
+
+/** The three points as they stood after the work, else as they were found. */
+function fireOf({ record, written, units, facts }: ReportAsked): FireCertificate | undefined {
+  if (facts.family !== "fire") return undefined;
+  const after = record.snapshots.filter((s) => s.label === "after");
+  const found = record.snapshots.filter((s) => s.label !== "after");
+  // A point that was read again stands in place of what was found.
+  const snapshots =
+    after.length > 0
+      ? [
+          ...found.filter((s) => s.label !== "as found"),
+          ...after.map((s) => ({ ...s, label: "as found" })),
+        ]
+      : found;
+  const board = boardOf({ ...written, snapshots }, units);
+  const view = board.ok ? board.view.fire : undefined;
+  const file = readCase({ ...written, snapshots });
+  const rating = file.ok ? fireStudy(situationOf(file.value))?.rating : undefined;
+  if (!view || !rating) return undefined;
+  const { flow, pressure, speed } = rating;
+  return {
+    ...view,
+    rated: `${formatSi(flow, "flow", units)} at ${formatSi(pressure, "pressure", units)} net, ${formatNumber(speed, 4)} rpm`,
   };
 }
 

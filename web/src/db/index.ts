@@ -100,7 +100,7 @@ export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";
 export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";
 export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";
-export { type Drift, drifts } from "./trend";
+export { type Drift, drifts, yearOfPlace } from "./trend";
 export { databaseVersion } from "./version";
 export {
   MOST_CHOICES,

@@ -85,3 +85,28 @@ export async function drifts(
     total: rows[0]?.total ?? 0,
   };
 }
+
+const yearRow = columns(
+  z.object({
+    name: z.string(),
+    zone: z.string(),
+    pumps: z.array(z.object({ tag: z.string(), purpose: z.string(), trend: z.array(trendPoint) })),
+  }),
+);
+
+/** A place with its pumps and how their heads went; undefined where it is not there or not to be seen. */
+export async function yearOfPlace(
+  sites: Sites,
+  site: string,
+): Promise<z.output<typeof yearRow> | undefined> {
+  const [row] = await selected(
+    await unitOfWork(),
+    yearRow,
+    `select s.name, s.zone, (select coalesce(jsonb_agg(jsonb_build_object('tag', p.tag, 'purpose', p.purpose,
+         'trend', coalesce((select t.points from pump_trend t where t.pump_id = p.id), '[]')) order by p.tag), '[]')
+       from pump p where p.site_id = s.id and p.retired_at is null) as pumps
+     from site s where s.id = ? and may_see(?, s.id)`,
+    [site, sitesText(sites)],
+  );
+  return row;
+}

@@ -13,7 +13,7 @@ export function ComparePage({ dto }: { dto: CompareDto }) {
   const path = `/yard/${pump.id}/compare`;
   const ids = dto.with.map((w) => w.id);
   const href = (list: readonly string[], looked = "") =>
-    pageHref(path, 0, { with: list.join(","), find: looked });
+    pageHref(path, 0, { with: list.join(","), find: looked, ...dto.whatIf });
   const [head, ...body] = rows;
   return (
     <main>
@@ -59,6 +59,9 @@ export function ComparePage({ dto }: { dto: CompareDto }) {
           )}
           <form action={path} role="search" key={`${find}/${ids.join()}`}>
             {ids.length > 0 ? <input type="hidden" name="with" value={ids.join(",")} /> : null}
+            {Object.entries(dto.whatIf).map(([name, value]) =>
+              value === "" ? null : <input key={name} type="hidden" name={name} value={value} />,
+            )}
             <TextInput
               label="Words of a pump or its place"
               name="find"
@@ -82,6 +85,7 @@ export function ComparePage({ dto }: { dto: CompareDto }) {
             <p>No other pump has all of these words.</p>
           )}
         </section>
+        <WhatIf dto={dto} ids={ids} path={path} />
         {dto.lines.length > 0 ? <Curves dto={dto} /> : null}
         {head ? (
           <div
@@ -131,5 +135,46 @@ export function ComparePage({ dto }: { dto: CompareDto }) {
         </p>
       </div>
     </main>
+  );
+}
+
+/** This pump changed, or one that is known by a point alone; the address keeps what was asked. */
+function WhatIf({ dto, ids, path }: { dto: CompareDto; ids: readonly string[]; path: string }) {
+  const { whatIf, faults, pump } = dto;
+  const field = (name: keyof typeof whatIf, label: string, like: string) => (
+    <TextInput
+      label={label}
+      name={name}
+      placeholder={like}
+      defaultValue={whatIf[name]}
+      error={faults[name]}
+      maxLength={40}
+      autoComplete="off"
+    />
+  );
+  return (
+    <section className={`${classes.what} no-print`} aria-label="What if">
+      <form action={path} key={JSON.stringify(whatIf)}>
+        {ids.length > 0 ? <input type="hidden" name="with" value={ids.join(",")} /> : null}
+        <fieldset>
+          <legend>What if {pump.tag} ran otherwise</legend>
+          {field("speed", "At the speed", "2600 rpm")}
+          {field("wheel", "With a wheel of", "160 mm")}
+        </fieldset>
+        <fieldset>
+          <legend>A pump of which one point is known</legend>
+          {field("flow", "Rated flow", "60 m3/h")}
+          {field("head", "Rated head", "40 m")}
+        </fieldset>
+        <Button type="submit" variant="default">
+          Put it beside
+        </Button>
+      </form>
+      <p className={classes.soft}>
+        A candidate with a sheet of its own, as a table or a picture:{" "}
+        <Link href="/yard/new">make it a pump of the Yard</Link>, give it its curve, and put it
+        beside this one.
+      </p>
+    </section>
   );
 }

@@ -12,6 +12,7 @@ import { formatNumber, formatSi, type UnitSystem } from "@yard-tack/core/quantit
 import { situationOf } from "@yard-tack/core/visit";
 import { loadPump, pumpChoices, type PumpRecord, sees, siteOf, type Sites } from "@/db";
 import { together } from "@/shell/together";
+import { NOTHING_ASKED, type WhatIfAsked, whatIfPumps } from "./what-if";
 
 interface CompareLine {
   readonly name: string;
@@ -34,6 +35,9 @@ export interface CompareDto {
     readonly at: readonly [flow: number, head: number];
   }[];
   readonly units: UnitSystem;
+  /** What was asked beside pumps of the Yard, as it was typed, and what is wrong with it by its field. */
+  readonly whatIf: WhatIfAsked;
+  readonly faults: Readonly<Partial<Record<keyof WhatIfAsked, string>>>;
   /** Words that were looked for, and what was found. */
   readonly find: string;
   readonly choices: readonly { readonly id: string; readonly name: string }[];
@@ -50,12 +54,19 @@ const LACKS = {
   curve: "It has no curve: give it one first (Give it a curve).",
 } as const;
 
+/** What the flanges are rated for, gauge [Pa], where a body plate says it as PN. */
+function ratingOf({ body }: PumpRecord): number | undefined {
+  const ports = body?.["ports"];
+  const [, pn] = /\bPN\s?(\d+(?:\.\d+)?)/i.exec(typeof ports === "string" ? ports : "") ?? [];
+  return pn === undefined ? undefined : Number(pn) * 1e5;
+}
+
 /** Undefined where there is no such pump. */
 export async function loadCompare(
   sites: Sites,
   id: PumpId,
   others: readonly PumpId[],
-  find: string,
+  { find, whatIf }: { readonly find: string; readonly whatIf: WhatIfAsked },
   units: UnitSystem,
 ): Promise<CompareDto | undefined> {
   const own = await loadPump(id);
@@ -68,7 +79,10 @@ export async function loadCompare(
   const records = found.filter((r) => r !== undefined);
   const self = named(own);
   const beside = records.flatMap((r) => named(r) ?? []);
-  const compared = self ? comparePumps(self, beside, units) : "unread";
+  const made = self ? whatIfPumps(self, whatIf) : NOTHING_ASKED;
+  const compared = self
+    ? comparePumps(self, [...made.pumps, ...beside], units, ratingOf(own))
+    : "unread";
   const told = typeof compared === "string" ? undefined : compared;
   return {
     pump: { id: own.id, tag: own.tag, siteName: own.siteName },
@@ -84,6 +98,7 @@ export async function loadCompare(
       duty ? [{ name, at: [duty.flow, duty.head] as const }] : [],
     ),
     units,
+    ...{ whatIf, faults: made.faults },
     find,
     choices: choices
       .filter((c) => c.id !== id && !wanted.includes(c.id))

@@ -8,6 +8,7 @@ import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
 import { endLinks, makeLink } from "./link-actions";
 import { linksOf, sharedPdf, visitPdf } from "./server";
+import { yearPdf } from "./year";
 
 vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
 
@@ -62,6 +63,62 @@ describe("a customer's report", () => {
     expect(
       await visitPdf(logEntryId.parse("00000000-0000-4000-8000-000000000000")),
     ).toBeUndefined();
+  });
+});
+
+describe("a fire-water pump's report", () => {
+  it("has its test on a page of its own, with points, bands and room for names", async () => {
+    const rows = await testRows();
+    const snapshots = [
+      {
+        ...{ label: "as found", suctionPressure: "1.6 psi", dischargePressure: "112 psi" },
+        ...{ flow: "760 gpm", speed: "1774 rpm" },
+      },
+      {
+        label: "shut",
+        suctionPressure: "2.6 psi",
+        dischargePressure: "130 psi",
+        speed: "1786 rpm",
+      },
+    ];
+    const [{ id }] = (await rows.execute(
+      `insert into log_entry (id, pump_id, person_id, at, kind, title, body)
+         select gen_random_uuid(), p.id, q.id, now(), 'round', 'Yearly test',
+           jsonb_build_object('closed', 'as it should be', 'found', 'Tested.', 'snapshots', ?::jsonb)
+         from pump p, person q where p.tag = 'TH-1' and q.role = 'lead' limit 1 returning id`,
+      [JSON.stringify(snapshots)],
+    )) as [{ id: string }];
+    const { words } = await report(id);
+    expect(words).toContain("Fire-water test: three points");
+    expect(words).toMatch(/churn, shut.*100 to 140 %/s);
+    expect(words.split("three points")[1]).toMatch(/psi net.*±/s);
+    expect(words).toMatch(/150 % flow.*not (shown|read)/s);
+    expect(words).toContain("Acceptance belongs to the authority in charge.");
+    expect(words).toMatch(/Tested by: name, day/);
+    expect(words).toContain("2 of 2");
+  });
+});
+
+describe("a year of a place", () => {
+  it("is told to whoever may see it, with pumps, calls and what is next, and read by another program", async () => {
+    const rows = await testRows();
+    const [site] = (await rows.execute(
+      "select s.id from site s join pump p on p.site_id = s.id where p.tag = 'BI-2'",
+    )) as [{ id: string }];
+    const now = new Date();
+    const year = now.getUTCFullYear();
+    const made = await yearPdf("all", site.id, year, now);
+    const words = textOf(made?.text ?? new Uint8Array());
+    expect(made?.name).toBe(`Brindlemere Ice Hall ${year}.pdf`);
+    expect(words).toMatch(new RegExp(`^\\s*Brindlemere Ice Hall in ${year}`));
+    for (const part of ["BI-1", "BI-2", "BI-3", "The pumps", "Next", "under its base"])
+      expect(words).toContain(part);
+    expect(words).not.toMatch(/NaN|undefined|\uFFFD/);
+    expect(await yearPdf([], site.id, year, now)).toBeUndefined();
+    const before = await yearPdf("all", site.id, 1999, now);
+    expect(textOf(before?.text ?? new Uint8Array())).toContain(
+      "Nothing was signed there that year.",
+    );
   });
 });
 

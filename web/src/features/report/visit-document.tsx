@@ -3,6 +3,7 @@ import { DEFERENCE } from "@yard-tack/core/diagnosis";
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import type { VisitReport } from "@yard-tack/core/report";
 import { Chart } from "./chart";
+import { FirePage } from "./fire-page";
 import { INK, Sheet, styles } from "./sheet";
 
 export interface VisitPrint {
@@ -73,6 +74,7 @@ export function VisitDocument({ report, units, about, signed, mark, again, next 
             {DEFERENCE}
           </Text>
         </View>
+        {report.fire ? <FirePage fire={report.fire} about={about} /> : null}
       </Sheet>
     </Document>
   );

@@ -62,14 +62,21 @@ export function YardPage({ yard }: { yard: YardDto }) {
         <section key={site.id} className={classes.site}>
           <div className={classes.siteHead}>
             <h2>{site.name}</h2>
-            <ForHands>
-              <div className={classes.rounds}>
+            <div className={classes.rounds}>
+              <a
+                href={`/rounds/${site.id}/year.pdf`}
+                download
+                aria-label={`This year of ${site.name} as a report`}
+              >
+                This year
+              </a>
+              <ForHands>
                 <Link href={`/rounds/${site.id}`} aria-label={`Rounds of ${site.name}`}>
                   Rounds
                 </Link>
                 <RoundButton site={site.id} name={site.name} />
-              </div>
-            </ForHands>
+              </ForHands>
+            </div>
           </div>
           <ul>
             {site.pumps.map((p) => (
