@@ -102,6 +102,32 @@ test("another pump is put in a pump's place, by its curve, and left out again", 
   await expect(page.getByText(/^BI-2\swould give/)).toHaveCount(0);
 });
 
+test("a pump is asked what it would do slower, beside one of a single point", async ({ page }) => {
+  await page.goto("/yard?find=LF-2");
+  await page.getByRole("link", { name: /LF-2/ }).first().click();
+  await page.getByRole("link", { name: "Other pumps in its place" }).click();
+  await page.getByLabel("At the speed").fill("fast");
+  await page.getByLabel("Rated flow").fill("60 m3/h");
+  await page.getByRole("button", { name: "Put it beside" }).click();
+  await expect(page.getByText("A figure above 0 with its unit, like 2600 rpm.")).toBeVisible();
+  await expect(page.getByText("Say its head too.")).toBeVisible();
+  await page.getByLabel("At the speed").fill("2600 rpm");
+  await page.getByLabel("Rated head").fill("45 m");
+  await page.getByRole("button", { name: "Put it beside" }).click();
+  await expect(page.getByText(/^LF-2 at 2600\srpm would give .* less flow/)).toBeVisible();
+  await expect(page.getByText("Its curve was guessed from one point.")).toBeVisible();
+  await expectAccessible(page, "what if");
+});
+
+test("a year of a place goes out as a report", async ({ page }) => {
+  await page.goto("/yard");
+  const taken = page.waitForEvent("download");
+  await page.getByRole("link", { name: "This year of Larkfen Hatchery as a report" }).click();
+  const pdf = await taken;
+  expect(pdf.suggestedFilename()).toMatch(/^Larkfen Hatchery \d{4}\.pdf$/);
+  expect(readFileSync(await pdf.path(), "latin1").slice(0, 5)).toBe("%PDF-");
+});
+
 test("the day's things are summed on the Slate, and what causes cost is told from the log", async ({
   page,
 }) => {

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { expectAccessible } from "./accessible";
-import { openCall, strip, toReadings } from "./sheet";
+import { Client } from "pg";
+import { allSent, openCall, read, strip, toReadings } from "./sheet";
 import { expect, test } from "./test";
 
 test("a gauge that is past its calibration says so where it is read", async ({ page }) => {
@@ -137,4 +138,40 @@ test("the log that went out as a table is known again when it comes in", async (
   await page.getByRole("button", { name: "See what will happen" }).click();
   await expect(page.getByText(`${lines} lines: ${lines} there already.`)).toBeVisible();
   await expect(page.getByRole("button", { name: /^Bring/ })).toHaveCount(0);
+});
+
+test("what was written down on paper is typed later, and noted for when it was read", async ({
+  page,
+  databaseUrl,
+}) => {
+  await openCall(page, "MG-3");
+  await toReadings(page);
+  await page.getByText("Written down on paper before?").click();
+  await page.getByRole("link", { name: "a blank sheet to print" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("MG-3");
+  await expect(page.getByRole("row", { name: /Discharge gauge/ })).toBeVisible();
+  await expectAccessible(page, "a blank sheet");
+  await page.goBack();
+  await page.getByText("Written down on paper before?").click();
+  const when = page.getByLabel("When it was read, by the clock there");
+  await when.fill("2099-01-01T10:00");
+  await expect(page.getByText("That has not been yet.")).toBeVisible();
+  await when.fill("2026-11-02T14:30");
+  await expect(page.getByText(/What you type is noted for 2 Nov 2026, 14:30/)).toBeVisible();
+  await read(page, "dischargePressure", "0.9 bar");
+  await page.getByRole("button", { name: "From here on as I read" }).click();
+  await expect(page.getByText("Written down on paper before?")).toBeVisible();
+  await read(page, "flow", "20 m3/h");
+  await allSent(page);
+  const client = new Client({ connectionString: databaseUrl });
+  await client.connect();
+  const { rows } = await client.query<{ raw: string; then: boolean }>(
+    `select body->>'raw' as raw, at = timestamp '2026-11-02 14:30' at time zone 'Europe/London' as then
+       from sheet_entry where kind = 'reading' order by seq desc limit 2`,
+  );
+  await client.end();
+  expect(rows).toEqual([
+    { raw: "20 m3/h", then: false },
+    { raw: "0.9 bar", then: true },
+  ]);
 });

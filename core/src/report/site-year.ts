@@ -4,7 +4,7 @@ import { causeRow } from "../diagnosis/index.ts";
 import { formatNumber } from "../quantity/index.ts";
 import { causeFound, type VisitRecord } from "../record/index.ts";
 
-export interface YearEntry {
+interface YearEntry {
   readonly at: Date;
   readonly tag: string;
   readonly kind: string;

@@ -40,7 +40,7 @@ import { columns, selected } from "./rows";
 import { type By, type Sites, sitesText } from "./sites";
 import { keepTrend } from "./trend";
 
-export interface TableLine {
+interface TableLine {
   /** Of the file, from 1. */
   readonly line: number;
   /** By the keys of the columns. */

@@ -14,7 +14,7 @@ export { signInName } from "./account-names";
 export { peopleOfDevice, rememberDevice } from "./devices";
 export { siteOf, type Thing } from "./grants";
 export { isAway } from "./away";
-export { bringRows, type LineOutcome } from "./bring-in";
+export { bringRows } from "./bring-in";
 export { type Double, doublesOf, sameSerial, sayTheSame, tellApart } from "./doubles";
 export { changeIdentity, type Identity, identityOf } from "./identity";
 export {

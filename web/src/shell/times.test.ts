@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { instantOf } from "./instant";
-import { otherDay, WALL_TIME, wallTime } from "./times";
+import { instantAt, otherDay, WALL_TIME, wallTime } from "./times";
 
 const ZONES = ["UTC", "Europe/Berlin", "America/Denver", "Asia/Kathmandu", "Pacific/Chatham"];
 
@@ -27,6 +27,8 @@ describe("a time at a place", () => {
           expect(wall).toMatch(WALL_TIME);
           const back = instantOf(wall, zone);
           expect(wallTime(back?.toISOString() ?? "", zone)).toBe(wall);
+          // The device works it out as the server does.
+          expect(wallTime(instantAt(wall, zone) ?? "", zone)).toBe(wall);
           expect(Math.abs((back?.getTime() ?? 0) - date.getTime())).toBeLessThan(3_660_000);
         },
       ),

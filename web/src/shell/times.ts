@@ -55,3 +55,14 @@ export const wallTime = (iso: string, zone: string): string => {
 
 /** Form of {@link wallTime}. */
 export const WALL_TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/;
+
+/** The moment that a clock at a place shows so, ISO 8601; undefined where the text is no time. @param wall - "2026-03-02T14:30" */
+export function instantAt(wall: string, zone: string): string | undefined {
+  const shown = Date.parse(`${wall}Z`);
+  if (Number.isNaN(shown)) return undefined;
+  // What the zone is off at about that moment; asked twice, for the clock may change in between.
+  let at = shown;
+  for (let i = 0; i < 2; i++)
+    at += shown - Date.parse(`${wallTime(new Date(at).toISOString(), zone)}Z`);
+  return new Date(at).toISOString();
+}

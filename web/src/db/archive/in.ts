@@ -18,7 +18,7 @@ export interface Incoming {
   photo(id: string): Promise<Buffer | undefined>;
 }
 
-export interface IncomingTable {
+interface IncomingTable {
   readonly name: string;
   readonly columns: readonly string[];
   readonly rows: number;

@@ -2,7 +2,7 @@
 import * as z from "zod";
 
 export const HEADER = "archive.json";
-export const FORMAT = "yard-tack-archive";
+const FORMAT = "yard-tack-archive";
 const VERSION = 1;
 
 /** File of a table: a row on each line. */

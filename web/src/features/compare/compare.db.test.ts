@@ -65,13 +65,16 @@ describe("other pumps in a pump's place", () => {
       loadCompare("all", own, [], { find: "", whatIf: { ...NO_WHAT_IF, ...whatIf } }, "metric");
     const slower = await asked({ speed: "2600 rpm", flow: "60 m3/h", head: "45 m" });
     expect(slower?.faults).toEqual({});
-    expect(slower?.rows[0]?.cells).toEqual(["LF-2", "LF-2 at 2600 rpm", "rated 60 m3/h, 45 m"]);
+    expect(slower?.rows[0]?.cells).toEqual(["LF-2", "LF-2 at 2600 rpm", "Pump of 60 m3/h, 45 m"]);
     const said = JSON.stringify(slower?.says);
     expect(said).toMatch(/guessed from one point/);
     const bad = await asked({ speed: "fast", wheel: "900 mm", flow: "60 m3/h" });
     expect(bad?.faults.speed).toMatch(/like 2600 rpm/);
     expect(bad?.faults.wheel).toMatch(/only be turned down|not known/);
     expect(bad?.faults.head).toMatch(/head too/);
+    // One that cannot be told hides no other.
+    const half = await asked({ speed: "2600 rpm", wheel: "900 mm" });
+    expect(half?.rows[0]?.cells).toEqual(["LF-2", "LF-2 at 2600 rpm"]);
     expect(bad?.rows[0]?.cells).toEqual(["LF-2"]);
   });
 });

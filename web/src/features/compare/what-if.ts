@@ -56,15 +56,20 @@ export function whatIfPumps(own: ComparedPump, asked: WhatIfAsked): Made {
       ...(speed ? [`at ${asked.speed}`] : []),
       ...(wheel ? [`with ${asked.wheel}`] : []),
     ].join(" ");
-    const change = { speed: speed && toUnit(speed.si, "rpm"), diameter: wheel?.si };
-    const made = changedPump(name, own, change);
-    if (typeof made === "string") {
+    const turned = speed && toUnit(speed.si, "rpm");
+    const made = changedPump(name, own, { speed: turned, diameter: wheel?.si });
+    if (typeof made !== "string") pumps.push(made);
+    else {
       const [field, words] = LACKS[made];
       faults[field] = words;
-    } else pumps.push(made);
+      // The speed can be told although the wheel cannot.
+      const slower = field === "wheel" && speed;
+      const alone = slower && changedPump(`${own.name} at ${asked.speed}`, own, { speed: turned });
+      if (typeof alone === "object") pumps.push(alone);
+    }
   }
   if (flow && head) {
-    const name = `rated ${asked.flow}, ${asked.head}`;
+    const name = `Pump of ${asked.flow}, ${asked.head}`;
     const made = onePointPump(name, { flow: flow.si, head: head.si }, own.situation);
     if (made) pumps.push(made);
   } else if (flow && !faults.head) faults.head = "Say its head too.";

@@ -68,5 +68,3 @@ export const instrumentFields = z
     if (calibratedOn !== "" && goodUntil !== "" && goodUntil < calibratedOn)
       fault("goodUntil", "It cannot run out before it was made.");
   });
-
-export type InstrumentForm = z.input<typeof instrumentFields>;

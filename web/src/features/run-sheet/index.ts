@@ -1,1 +1,2 @@
+export { BlankSheet } from "./blank-sheet";
 export { SheetPage } from "./sheet-page";

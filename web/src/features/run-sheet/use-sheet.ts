@@ -63,6 +63,9 @@ export interface Sheet {
   readonly unread: readonly UnreadEntry[];
   /** Something typed came after the signature. */
   readonly late: boolean;
+  /** When what is typed was read, where it was written down before; null: as it is typed. */
+  readonly readAt: string | null;
+  readonly setReadAt: (at: string | null) => void;
   readonly add: (entry: NewEntry) => void;
   /** Notes something; a null value takes it back. */
   readonly note: (note: Note) => void;
@@ -96,6 +99,7 @@ export function useSheet(dto: SheetDto): Sheet {
   const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
   const [aside, setAsideShown] = useState<readonly AsideEntry[]>([]);
   const [ready, setReady] = useState(false);
+  const [readAt, setReadAt] = useState<string | null>(null);
   // Writes to this device under way: until they end nothing may be called kept, let alone sent.
   const [writing, setWriting] = useState(0);
   const [unkeptCount, setUnkeptCount] = useState(0);
@@ -206,7 +210,9 @@ export function useSheet(dto: SheetDto): Sheet {
         version: ENTRY_VERSION,
         id,
         personId: who.id,
-        at: new Date(Date.now() + faultRef.current).toISOString(),
+        at:
+          (bare.kind === "reading" ? readAt : null) ??
+          new Date(Date.now() + faultRef.current).toISOString(),
         supersedes: heads.current.get(key) ?? null,
         order: null,
       } as SheetEntry;
@@ -224,7 +230,7 @@ export function useSheet(dto: SheetDto): Sheet {
         })
         .finally(() => setWriting((n) => n - 1));
     },
-    [dto.id, who.id],
+    [dto.id, who.id, readAt],
   );
   const note = useCallback((noted: Note) => add({ kind: "note", note: noted }), [add]);
   const draft = useCallback(
@@ -286,6 +292,8 @@ export function useSheet(dto: SheetDto): Sheet {
     aside,
     unread,
     late,
+    readAt,
+    setReadAt,
     add,
     note,
     draft,

@@ -24,6 +24,7 @@ import { day } from "@/shell/times";
 import { useSettings } from "@/shell/who";
 import { Choice } from "../choice";
 import { GaugePanel } from "../gauge-panel";
+import { EarlierTime } from "./earlier-time";
 import { RanOut } from "../ran-out";
 import { SheetStrip } from "../sheet-strip";
 import { takeOver } from "../take-over";
@@ -149,6 +150,7 @@ export function ReadingsStep({
           ))}
         </div>
       </div>
+      <EarlierTime sheet={sheet} />
       {shut ? (
         <div className={classes.inset}>
           <p className={classes.locked}>The readings open when these are acknowledged.</p>
