@@ -144,11 +144,11 @@ test("what was written down on paper is typed later, and noted for when it was r
   page,
   databaseUrl,
 }) => {
-  await openCall(page, "MG-3");
+  await openCall(page, "LF-2");
   await toReadings(page);
   await page.getByText("Written down on paper before?").click();
   await page.getByRole("link", { name: "a blank sheet to print" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("MG-3");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("LF-2");
   await expect(page.getByRole("row", { name: /Discharge gauge/ })).toBeVisible();
   await expectAccessible(page, "a blank sheet");
   await page.goBack();

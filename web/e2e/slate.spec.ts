@@ -3,8 +3,7 @@ import { expectAccessible } from "./accessible";
 import { takeCall } from "./sheet";
 import { expect, test } from "./test";
 
-const days = (page: Page) =>
-  page.getByRole("region", { name: "Days ahead" }).getByRole("listitem");
+const days = (page: Page) => page.getByRole("region", { name: "Days ahead" }).getByRole("listitem");
 
 test("a call is carried to another day by the keys and taken back, and by the pointer", async ({
   page,

@@ -36,6 +36,27 @@ test("a device clock in the wrong year is put right, and the newest reading stay
   await context.close();
 });
 
+test("what was typed is there again when another page was looked at and one goes back", async ({
+  page,
+}) => {
+  await openCall(page, "LF-2");
+  await toReadings(page);
+  await read(page, "flow", "33 m3/h");
+  await allSent(page);
+  await page
+    .getByRole("navigation", { name: "Places" })
+    .getByRole("link", { name: "Yard" })
+    .click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Yard");
+  await page.goBack();
+  await expect(figure(page, "flow")).toHaveValue("33");
+  // What is typed next stands in its place, here and on the server.
+  await read(page, "flow", "34 m3/h");
+  await allSent(page);
+  await page.reload();
+  await expect(figure(page, "flow")).toHaveValue("34");
+});
+
 test("a pump taken off the yard elsewhere: said, and nothing typed is lost", async ({
   context,
   page,

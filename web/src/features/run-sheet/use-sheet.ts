@@ -14,10 +14,10 @@ import {
   type UnreadEntry,
   type VisitState,
 } from "@yard-tack/core/visit";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useWho } from "@/shell/who";
 import { type CourierState, makeCourier, pauseFor } from "./courier";
-import { clockFault } from "./device-clock";
 import { presentKey, withDrafts } from "./drafts";
 import {
   acknowledged,
@@ -32,6 +32,7 @@ import {
 } from "./outbox";
 import { postEntries } from "./post";
 import type { SheetDto } from "./sheet-dto";
+import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
 import { type SheetPhotos, usePhotos } from "./use-photos";
 
 /** An entry before it has its id, its author, its time and its place in the chain. */
@@ -93,7 +94,9 @@ const withOrders = (list: readonly SheetEntry[], orders: ReadonlyMap<string, num
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
 export function useSheet(dto: SheetDto): Sheet {
   const who = useWho();
-  const [entries, setEntries] = useState<readonly SheetEntry[]>(dto.entries);
+  const router = useRouter();
+  const old = useRef(isOld(dto.servedAt));
+  const [entries, setEntries] = useState(() => withKnown(dto.id, dto.entries));
   const [unread, setUnread] = useState<readonly UnreadEntry[]>(dto.unread);
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
   const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
@@ -119,7 +122,7 @@ export function useSheet(dto: SheetDto): Sheet {
   const heads = useRef(new Map<string, EntryId>());
 
   useEffect(() => {
-    faultRef.current = clockFault(dto.servedAt, Date.now());
+    faultRef.current = faultOf(dto.servedAt, Date.now());
     const told = (message: TabMessage) => channel.current?.postMessage(message);
     const made = makeCourier<unknown>({
       waiting: async () => [...(await waiting(dto.id).catch(() => [])), ...unkept.current.values()],
@@ -176,7 +179,7 @@ export function useSheet(dto: SheetDto): Sheet {
       if (kept.length > 0) {
         const { readKept } = await import("./kept-entries");
         const read = readKept(kept);
-        setEntries((list) => [...list, ...read.entries]);
+        setEntries((list) => joined(list, read.entries));
         setUnread((list) => [...list, ...read.unread]);
       }
       setAsideShown(refused);
@@ -195,6 +198,18 @@ export function useSheet(dto: SheetDto): Sheet {
       window.removeEventListener("online", online);
     };
   }, [dto.id, dto.servedAt]);
+
+  useEffect(() => remember(dto.id, entries), [dto.id, entries]);
+  // A page that is brought back is asked for anew: others may have typed meanwhile.
+  const [served, setServed] = useState(dto.entries);
+  if (served !== dto.entries) {
+    setServed(dto.entries);
+    setEntries((list) => joined(list, dto.entries));
+  }
+  const refresh = useEffectEvent(() => router.refresh());
+  useEffect(() => {
+    if (old.current) refresh();
+  }, []);
 
   const state = useMemo(() => foldEntries(entries), [entries]);
   useEffect(() => {
