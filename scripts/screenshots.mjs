@@ -247,11 +247,11 @@ await inCare(async (care) => {
       await page.getByRole("link", { name: /BI-2/ }).first().click();
       await chart(page);
     });
-    await picture("pump-displacement", LAPTOP, async (page) => {
-      await page.goto("/yard");
-      await page.getByRole("link", { name: /LF-4/ }).first().click();
-      await page.locator('[data-testid="rating-chart"] svg').waitFor();
-      await page.locator("[data-figure]").first().waitFor();
+    await picture("next-pump", LAPTOP, async (page) => {
+      await page.goto("/yard?find=LF-2");
+      await page.getByRole("link", { name: /LF-2/ }).first().click();
+      await page.getByRole("link", { name: "The next one: card and warranty" }).click();
+      await page.getByRole("region", { name: "What it has to do" }).waitFor();
     });
     await picture("levers", LAPTOP, async (page) => {
       await page.goto("/yard");

@@ -63,7 +63,18 @@ async function judgeInTheDark(page: Page, where: string): Promise<void> {
 
 test("no accessibility violation on any page", async ({ page }) => {
   test.setTimeout(600_000);
-  for (const path of ["/", "/yard", "/yard/new", "/call", "/log", "/log/first-causes", "/who"]) {
+  for (const path of [
+    "/",
+    "/yard",
+    "/yard/new",
+    "/yard/instruments",
+    "/yard/doubles",
+    "/yard/bring",
+    "/call",
+    "/log",
+    "/log/first-causes",
+    "/who",
+  ]) {
     await page.goto(path);
     await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
     await judge(page, path);
