@@ -140,6 +140,35 @@ test("the log that went out as a table is known again when it comes in", async (
   await expect(page.getByRole("button", { name: /^Bring/ })).toHaveCount(0);
 });
 
+test("a pump that went out as a case file comes in as another, with its curve", async ({
+  page,
+}, info) => {
+  await page.goto("/yard?find=LF-2");
+  await page.getByRole("link", { name: /LF-2/ }).first().click();
+  const taken = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Pump as a case file" }).click();
+  const file = info.outputPath("lf-2.json");
+  await (await taken).saveAs(file);
+  await page.goto("/yard/bring");
+  const chooser = page.waitForEvent("filechooser");
+  await expect(page.getByRole("button", { name: "File" })).toBeEnabled();
+  await page.getByRole("button", { name: "File" }).click();
+  await (await chooser).setFiles(file);
+  await expect(page.getByLabel("Tag")).toHaveValue("LF-2");
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText("Say the place.")).toBeVisible();
+  await page.getByLabel("Place").fill("Larkfen Hatchery");
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByText("LF-2 is at Larkfen Hatchery already; choose another")).toBeVisible();
+  await page.getByLabel("Tag").fill("LF-9");
+  await expectAccessible(page, "bringing a case file in");
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.getByRole("link", { name: "Open LF-9" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("LF-9");
+  await expect(page.getByTestId("head-flow-chart")).toBeVisible();
+  await expect(page.getByText("Rating: lf-2.json.")).toBeVisible();
+});
+
 test("what was written down on paper is typed later, and noted for when it was read", async ({
   page,
   databaseUrl,

@@ -36,3 +36,4 @@ export {
   type WhereAndWhen,
 } from "./from-table/index.ts";
 export { inOrder, matter, type Waiting } from "./matters.ts";
+export { type GaugeTrust, gaugeTrust, type ZeroLook } from "./gauge-trust.ts";

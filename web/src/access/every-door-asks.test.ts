@@ -40,6 +40,7 @@ describe("the source", () => {
     "app/api/sheets/[id]/entries/route.ts",
     "app/api/sheets/[id]/photos/[photo]/route.ts",
     "app/people/archive/in/route.ts",
+    "app/yard/bring/case/route.ts",
     "app/yard/bring/in/route.ts",
     "features/who/sign-in.ts",
     "features/who/welcome.ts",

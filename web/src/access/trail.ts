@@ -34,6 +34,7 @@ export type Deed =
   | "exported"
   | "archive brought in"
   | "table brought in"
+  | "case file brought in"
   | "report address made"
   | "report addresses ended"
   | "team changed"

@@ -242,7 +242,8 @@ async function isThere(tx: EntityManager, pumpId: PumpId, at: Date, title: strin
 
 type Left = ReturnType<typeof leftBehind>;
 
-async function keepEntry(
+/** An entry that came without a sheet, with its points. */
+export async function keepEntry(
   tx: EntityManager,
   {
     pumpId,
@@ -266,9 +267,9 @@ async function keepEntry(
   await tx.flush();
 }
 
-/** Who it was by, and from which table, stands with what was brought. */
-const fromTable = (name: string, by: string | undefined) => ({
-  name: "Brought in from a table",
+/** Who it was by, and from which file, stands with what was brought. */
+export const fromFile = (name: string, by: string | undefined) => ({
+  name: "Brought in from",
   text: by === undefined ? name : `${name}; signed there by ${by}`,
 });
 
@@ -313,7 +314,7 @@ async function bringEntry(
       snapshots: [],
     },
     { closed, found, done, proof, was },
-    { words: [...(used ? [{ name: "Used", text: used }] : []), fromTable(name, value.by)] },
+    { words: [...(used ? [{ name: "Used", text: used }] : []), fromFile(name, value.by)] },
     null,
   );
   await keepEntry(tx, { pumpId: pump.id, personId: by.id, at, kind: value.kind, title }, left);
@@ -398,7 +399,7 @@ async function bringVisit(
     const left = leftBehind(
       caseOfVisit(basis, state, undefined, POSITIONS),
       { closed: "not said", found: FOUND, done: "", proof: "", was: null },
-      { ...lines, words: [...lines.words, fromTable(name, reader)], upTo: null },
+      { ...lines, words: [...lines.words, fromFile(name, reader)], upTo: null },
       null,
     );
     await keepEntry(

@@ -47,24 +47,26 @@ export async function doublesOf(sites: Sites): Promise<Double[]> {
   return selected(
     await unitOfWork(),
     doubleRow,
-    `with numbered as (
-       select t.pump_id, t.kind, ${SERIAL} as serial from plate t
+    `with listed as (
+       select p.id, p.tag, p.site_id from pump p where may_see(?, p.site_id) and p.same_as is null
+     ), numbered as (
+       select t.pump_id, t.kind, ${SERIAL} as serial from plate t join listed p on p.id = t.pump_id
          where t.facts->>'serial' is not null and length(btrim(t.facts->>'serial')) >= 3
            and not exists (select from plate n where n.supersedes = t.id)
      ), twice as (
-       select a.pump_id as one, b.pump_id as other, 'serial' as why, a.serial as what
-         from numbered a join numbered b using (serial, kind) where a.pump_id < b.pump_id
+       -- Each with the one before it that is alike: of a hundred that carry one number not every pair is told.
+       select lag(pump_id) over alike as one, pump_id as other, 'serial' as why, serial as what
+         from numbered window alike as (partition by kind, serial order by pump_id)
        union all
-       select a.id, b.id, 'tag', a.tag
-         from pump a join pump b on b.site_id = a.site_id and a.id < b.id
-           and regexp_replace(lower(a.tag), '[^[:alnum:]]', '', 'g') = regexp_replace(lower(b.tag), '[^[:alnum:]]', '', 'g')
+       select lag(id) over alike, id, 'tag', tag from listed
+         window alike as (partition by site_id, regexp_replace(lower(tag), '[^[:alnum:]]', '', 'g') order by id)
+     ), shown as (
+       select one, other, why, min(what) as what from twice where one <> other group by one, other, why limit ${MOST}
      )
-     select ${KNOWN("p", "s")} as one, ${KNOWN("o", "os")} as other, w.why, min(w.what) as what
-       from twice w join pump p on p.id = w.one join site s on s.id = p.site_id
-       join pump o on o.id = w.other join site os on os.id = o.site_id
-       where may_see(?, s.id) and may_see(?, os.id) and p.same_as is null and o.same_as is null
-       group by p.id, s.id, o.id, os.id, w.why order by s.name, p.tag limit ${MOST}`,
-    [seen, seen],
+     select ${KNOWN("p", "s")} as one, ${KNOWN("o", "os")} as other, w.why, w.what
+       from shown w join pump p on p.id = w.one join site s on s.id = p.site_id
+       join pump o on o.id = w.other join site os on os.id = o.site_id order by s.name, p.tag`,
+    [seen],
   );
 }
 

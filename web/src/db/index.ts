@@ -14,6 +14,7 @@ export { signInName } from "./account-names";
 export { peopleOfDevice, rememberDevice } from "./devices";
 export { siteOf, type Thing } from "./grants";
 export { isAway } from "./away";
+export { bringCase } from "./bring-case";
 export { bringRows } from "./bring-in";
 export { type Double, doublesOf, sameSerial, sayTheSame, tellApart } from "./doubles";
 export { changeIdentity, type Identity, identityOf } from "./identity";
@@ -41,6 +42,7 @@ export {
   type InstrumentRow,
   listInstruments,
   setAside,
+  zerosOf,
 } from "./instruments";
 export { dropLogView, keepLogView, logViews } from "./log-views";
 export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";

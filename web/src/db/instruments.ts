@@ -61,6 +61,30 @@ export async function instrumentOf(sites: Sites, id: string): Promise<Instrument
   return row;
 }
 
+const lookRow = z.object({ at: z.coerce.date(), shown: z.string() });
+
+/** Looks at an instrument's zero, at most so many, the newest first. */
+const MOST_LOOKS = 40;
+
+/** What it showed at rest: in the register, and as visits noted it since. */
+export async function zerosOf(id: string): Promise<z.output<typeof lookRow>[]> {
+  return selected(
+    await unitOfWork(),
+    lookRow,
+    `select at, shown from (
+       (select z.at, z.deviation as shown from zero_check z where z.instrument_id = ?::uuid
+          order by z.at desc limit ${MOST_LOOKS})
+       union all
+       (select e.at, e.body->'note'->>'value' from sheet_entry e
+          where e.kind = 'note' and e.body->'note'->>'instrument' = ? and e.body->'note'->>'topic' = 'zero'
+            and e.body->'note'->>'value' is not null
+            and not exists (select from sheet_entry n where n.sheet_id = e.sheet_id and n.supersedes = e.id)
+          order by e.seq desc limit ${MOST_LOOKS})
+     ) looks order by at desc limit ${MOST_LOOKS}`,
+    [id, id],
+  );
+}
+
 /** What is said of an instrument; what stands empty is not known. */
 export interface InstrumentFacts {
   readonly name: string;

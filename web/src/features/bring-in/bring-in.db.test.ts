@@ -8,6 +8,7 @@ import { signIn } from "@/testing/session";
 import type { BringAnswer } from "./bring-fields";
 import { readTable, textOf } from "./read-table";
 import { receiveTable } from "./receive";
+import { receiveCase } from "./receive-case";
 
 vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
 
@@ -144,6 +145,71 @@ describe("a table of readings", () => {
     const went = await readingsCsv(await pumpCalled("LF-2"));
     const outcomes = await send(went?.text ?? "", { kind: "readings", trial: true });
     expect(outcomes.map((o) => o.does)).toEqual(Array(4).fill("known"));
+  });
+});
+
+describe("a case file", () => {
+  const postCase = (body: unknown) =>
+    receiveCase(
+      new Request("http://127.0.0.1/yard/bring/case", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(body),
+      }),
+    );
+  const form = (file: unknown, more: Record<string, string> = {}) => ({
+    ...{ text: JSON.stringify(file), name: "x.json", tag: "C-1", place: "Case place", zone: "UTC" },
+    ...more,
+  });
+
+  it("of any pump of the demo goes in and comes out as it was, with its curve, motor and fingerprints", async () => {
+    const tags = (await rows.execute(
+      "select tag from pump where id in (select pump_id from curve) and tag like '__-_' order by tag",
+    )) as { tag: string }[];
+    expect(tags.length).toBeGreaterThan(15);
+    for (const { tag } of tags) {
+      const before = await loadPump(await pumpCalled(tag));
+      const { history: _past, ...written } = before?.written ?? { history: [] };
+      const response = await postCase(form(written, { tag: `C-${tag}`, place: "Copies" }));
+      const json: unknown = await response.json();
+      expect(response.status, `${tag} ${JSON.stringify(json)}`).toBe(200);
+      const after = await loadPump(pumpIdSchema.parse((json as { pump: string }).pump));
+      const { history: _none, ...again } = after?.written ?? { history: [] };
+      const bare = (w: object) => {
+        const { fingerprint: _f, pump, ...rest } = w as { fingerprint: unknown; pump: object };
+        return { ...rest, pump: { ...pump, tag: "" } };
+      };
+      expect(bare(again), tag).toEqual(bare(written));
+      const prints = (p: typeof before) => [p?.written.fingerprint ?? []].flat().length;
+      expect(prints(after), tag).toBe(prints(before));
+    }
+  }, 120_000);
+
+  it("with readings leaves a visit, and is refused whole with every complaint by its path", async () => {
+    const written = {
+      ...{ format: "yard-tack/case", version: 1 },
+      pump: { tag: "C-2", family: "end-suction", ratedPoint: { flow: "40 m3/h", head: "30 m" } },
+      snapshots: [{ label: "as found", dischargePressure: "2.9 bar", flow: "38 m3/h" }],
+    };
+    const made = (await (await postCase(form(written, { tag: "C-2" }))).json()) as { pump: string };
+    const log = await logOfPump(pumpIdSchema.parse(made.pump));
+    expect(log.map((e) => [e.title, e.record.closed])).toEqual([
+      ["Readings from a case file", "not said"],
+    ]);
+    expect(log[0]?.record.snapshots[0]?.flow).toBe("38 m3/h");
+    const again = await postCase(form(written, { tag: "C-2" }));
+    expect(again.status).toBe(422);
+    expect(await again.json()).toMatchObject({ errors: [{ path: "tag" }] });
+    const before = await Promise.all(["pump", "site", "curve"].map(count));
+    const bad = { ...written, pump: { ...written.pump, family: "turbine", stages: "many" } };
+    const refused = await postCase(form(bad, { tag: "C-3" }));
+    expect(refused.status).toBe(422);
+    const { errors } = (await refused.json()) as { errors: { path: string }[] };
+    expect(errors.map((e) => e.path)).toEqual(["pump.family", "pump.stages"]);
+    expect((await postCase(form({}, { text: "{" }))).status).toBe(422);
+    signIn(all.find((p) => p.role === "viewer")?.id);
+    expect((await postCase(form(written, { tag: "C-4" }))).status).toBe(403);
+    expect(await Promise.all(["pump", "site", "curve"].map(count))).toEqual(before);
   });
 });
 

@@ -16,8 +16,9 @@ import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { bringAnswer, type BringAnswer, type BringForm } from "./bring-fields";
 import classes from "./bring-in.module.css";
+import { CasePanel } from "./case-panel";
 import { Outcomes } from "./outcomes";
-import { readTable } from "./read-table";
+import { readTable, textOf } from "./read-table";
 
 const KINDS: readonly { readonly value: TableKind; readonly label: string }[] = [
   { value: "pumps", label: "pumps, one on each line" },
@@ -43,15 +44,24 @@ export function BringPage() {
     readonly done: boolean;
     readonly answer: BringAnswer;
   } | null>(null);
+  const [caseFile, setCaseFile] = useState<{ readonly name: string; readonly text: string } | null>(
+    null,
+  );
   const [pending, start] = useTransition();
 
   const open = (file: File | null) => {
     setShown(null);
     setTable(null);
+    setCaseFile(null);
     setProblem("");
     if (!file) return;
     start(async () => {
-      const read = await readTable(new Uint8Array(await file.arrayBuffer()));
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      if (/\.json$/i.test(file.name)) {
+        setCaseFile({ name: file.name, text: textOf(bytes) });
+        return;
+      }
+      const read = await readTable(bytes);
       if (!read.ok) return setProblem(read.message);
       const likely = kindOfTable(read.headings);
       setTable({ name: file.name, headings: read.headings, rows: read.rows });
@@ -82,19 +92,23 @@ export function BringPage() {
   const brings = shown?.answer.outcomes.filter((o) => o.does === "new" || o.does === "changes");
   return (
     <main>
-      <PageHead title="Bring a table in" about="Pumps, log or readings from a spreadsheet, as CSV">
+      <PageHead
+        title="Bring a table in"
+        about="Pumps, log or readings from a spreadsheet, or a case file"
+      >
         <LinkButton href="/yard">Yard</LinkButton>
       </PageHead>
       <div className={classes.page}>
         <Fields>
           <FileInput
             label="File"
-            description="Headings on the first line; divided by commas, semicolons or tabs."
+            description="A table with headings on its first line, or a case file of a pump (JSON)."
             placeholder="pumps.csv"
-            accept=".csv,.txt,.tsv,text/csv,text/plain"
+            accept=".csv,.txt,.tsv,.json,text/csv,text/plain,application/json"
             onChange={open}
           />
-          {table || problem ? null : (
+          {caseFile ? <CasePanel key={caseFile.text} {...caseFile} /> : null}
+          {table || caseFile || problem ? null : (
             <section aria-labelledby="may-hold">
               <h2 id="may-hold">What a table may hold</h2>
               <dl className={classes.may}>

@@ -1,3 +1,4 @@
 import "server-only";
 
+export { receiveCase } from "./receive-case";
 export { receiveTable } from "./receive";

@@ -6,7 +6,7 @@ import { demoDatabase, testRows } from "@/testing/demo-database";
 import { formOf, outcome } from "@/testing/forms";
 import { signIn } from "@/testing/session";
 import { saveInstrument, setAside } from "./save-instrument";
-import { loadInstruments } from "./server";
+import { loadInstrument, loadInstruments } from "./server";
 
 vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
 
@@ -61,6 +61,30 @@ describe("instruments", () => {
   ])("with %s are refused at the field", async (_, change, why) => {
     expect(JSON.stringify(await save({ ...CLAMP, name: "Bad", ...change }))).toMatch(why);
     expect(await listed("Bad")).toBeUndefined();
+  });
+
+  it("tell how far a gauge is to be trusted, by what it showed at rest in the register and at visits since", async () => {
+    const rows = await testRows();
+    const [gauge] = (await rows.execute(
+      "select i.id from instrument i join pump p on p.id = i.pump_id where p.tag = 'BI-2' and i.kind = 'discharge-gauge'",
+    )) as [{ id: string }];
+    const before = await loadInstrument("all", gauge.id, "metric");
+    expect(before?.trust?.say[0]).toMatch(/looked at once, and stood within its class/);
+    await rows.execute(
+      `insert into sheet_entry (id, sheet_id, person_id, at, received_at, kind, version, body)
+         select gen_random_uuid(), s.id, p.id, now(), now(), 'note', 2,
+           jsonb_build_object('note', jsonb_build_object('topic', 'zero', 'instrument', ?::text, 'value', '0.9 bar'))
+         from run_sheet s, person p limit 1`,
+      [gauge.id],
+    );
+    const after = await loadInstrument("all", gauge.id, "metric");
+    expect(after?.trust?.say[0]).toMatch(
+      /further off than its class bears once; the last time it showed 0\.9/,
+    );
+    expect(after?.trust?.looks[0]?.shown).toBe("0.9 bar");
+    expect(await loadInstrument([], gauge.id, "metric")).toBeUndefined();
+    const clamp = (await loadInstruments("all", null)).instruments.find((i) => i.kind === "clamp");
+    expect((await loadInstrument("all", clamp?.id ?? "", "metric"))?.trust).toBeNull();
   });
 
   it("of a pump are its own, and only where the pump may be seen", async () => {

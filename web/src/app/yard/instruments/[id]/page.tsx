@@ -9,8 +9,8 @@ export const metadata: Metadata = { title: "Instrument" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const id = z.uuid().safeParse((await params).id);
-  const { sites } = await onPage("register");
-  const instrument = id.success ? await loadInstrument(sites, id.data) : undefined;
-  if (!instrument) notFound();
-  return <InstrumentPage instrument={instrument} />;
+  const { sites, units } = await onPage("read");
+  const dto = id.success ? await loadInstrument(sites, id.data, units) : undefined;
+  if (!dto) notFound();
+  return <InstrumentPage {...dto} />;
 }
