@@ -65,7 +65,11 @@ export const theme = createTheme({
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
     },
     FileInput: {
-      styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
+      styles: {
+        input: { minHeight: "var(--target)", fontSize: 16 },
+        placeholder: { color: "var(--ink-soft)" },
+        label: { fontWeight: 600 },
+      },
     },
     NativeSelect: {
       styles: { input: { minHeight: "var(--target)", fontSize: 16 }, label: { fontWeight: 600 } },
