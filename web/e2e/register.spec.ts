@@ -154,13 +154,13 @@ test("a pump that went out as a case file comes in as another, with its curve", 
   await expect(page.getByRole("button", { name: "File" })).toBeEnabled();
   await page.getByRole("button", { name: "File" }).click();
   await (await chooser).setFiles(file);
-  await expect(page.getByLabel("Tag")).toHaveValue("LF-2");
+  await expect(page.getByLabel("Tag", { exact: true })).toHaveValue("LF-2");
   await page.getByRole("button", { name: "Bring it in" }).click();
   await expect(page.getByText("Say the place.")).toBeVisible();
-  await page.getByLabel("Place").fill("Larkfen Hatchery");
+  await page.getByLabel("Place", { exact: true }).fill("Larkfen Hatchery");
   await page.getByRole("button", { name: "Bring it in" }).click();
   await expect(page.getByText("LF-2 is at Larkfen Hatchery already; choose another")).toBeVisible();
-  await page.getByLabel("Tag").fill("LF-9");
+  await page.getByLabel("Tag", { exact: true }).fill("LF-9");
   await expectAccessible(page, "bringing a case file in");
   await page.getByRole("button", { name: "Bring it in" }).click();
   await page.getByRole("link", { name: "Open LF-9" }).click();

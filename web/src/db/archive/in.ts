@@ -141,6 +141,8 @@ async function bringPhotos(
   { photo }: Incoming,
   { list, values, from }: { list: string; values: string; from: string },
 ) {
+  // Each is looked up by its id; thousands of them must not each go through all.
+  await tx.execute("create index on arriving ((line->>'id'))");
   const sql = "select line->>'id' as id, line->>'sha256' as sha256 from arriving";
   for (const { id, sha256 } of await selected(tx, awaited, sql, [])) {
     const data = await photo(id);
