@@ -125,9 +125,12 @@ test("a place is walked in an order of one's own, set by the keys alone", async 
   const [first, second] = await tags();
   await expectAccessible(page, "rounds of a place");
   const handle = page.getByRole("button", { name: `Move ${first ?? ""}` });
-  await handle.focus();
-  await page.keyboard.press("Space");
-  await expect(page.getByText(`${first ?? ""} over place 1`)).toBeAttached();
+  // A key does nothing before the page listens.
+  await expect(async () => {
+    await handle.focus();
+    await page.keyboard.press("Space");
+    await expect(page.getByText(`${first ?? ""} over place 1`)).toBeAttached({ timeout: 2000 });
+  }).toPass();
   await page.keyboard.press("ArrowDown");
   await expect(page.getByText(`${first ?? ""} over place 2`)).toBeAttached();
   await page.keyboard.press("Space");
