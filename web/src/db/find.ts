@@ -3,7 +3,7 @@ import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { columns, selected } from "./rows";
 import { type Sites, sitesText } from "./sites";
-import { signedThere, wordsAsked } from "./words";
+import { signedThere, STANDS, wordsAsked } from "./words";
 
 const foundRow = columns(
   z.object({
@@ -22,9 +22,6 @@ const MOST = 8;
 
 /** So many entries are put in order; more of them stand so close in the log that its newest are walked. */
 const FEW = 2000;
-
-/** Nothing stands in an entry's place. */
-const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";
 
 /** Everything that stands on a plate. */
 const PLATE_TEXTS = "words_of(texts_in(t.facts))";

@@ -14,7 +14,7 @@ import { unitOfWork } from "./connection";
 import { VisitPoints } from "./entities";
 import { type Paged, placeOf } from "./paged";
 import { type Sites, sitesText } from "./sites";
-import { signedThere, wordsAsked } from "./words";
+import { signedThere, STANDS, wordsAsked } from "./words";
 import { columns, pointsRow, pumpRow, selected, siteRow, visitKind, type VisitKind } from "./rows";
 
 /** A log entry with its place. */
@@ -59,9 +59,6 @@ const recordOf = ({ body, ...row }: z.output<typeof logRow>): LogRecord => ({
   ...row,
   record: readRecord(body),
 });
-
-/** Nothing stands in its place. */
-const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";
 
 /** What a list of the log is narrowed to; what is left out narrows nothing. */
 export interface LogAsked {

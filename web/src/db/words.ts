@@ -59,3 +59,6 @@ export const signedThere = (sites: Sites): { readonly sql: string; readonly valu
           where p.site_id = any(?::uuid[]) and l.person_id = w.id)`,
         values: [`{${sites.join(",")}}`],
       };
+
+/** Of an entry `l`: nothing stands in its place. */
+export const STANDS = "not exists (select from log_entry n where n.supersedes = l.id)";

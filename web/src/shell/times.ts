@@ -66,3 +66,13 @@ export function instantAt(wall: string, zone: string): string | undefined {
     at += shown - Date.parse(`${wallTime(new Date(at).toISOString(), zone)}Z`);
   return new Date(at).toISOString();
 }
+
+/** Whether a text names a time zone. */
+export const isZone = (text: string): boolean => {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: text });
+    return text !== "";
+  } catch {
+    return false;
+  }
+};

@@ -132,8 +132,8 @@ export function BringPage() {
               </dl>
               <p>
                 Days are written 2026-03-31 or 31.3.2026, readings with their unit. What is there
-                already is known again and not doubled; nothing is written over. Tables that went
-                out of Yard Tack come in as they are.
+                already is known again and not doubled. A plate that says otherwise is taken, and
+                what stood before is kept. Tables that went out of Yard Tack come in as they are.
               </p>
             </section>
           )}

@@ -4,6 +4,7 @@ import { revalidatePath } from "next/cache";
 import { note, onRoute } from "@/access/index.server";
 import { bringCase } from "@/db";
 import { answering, readJson, refuse } from "@/edge";
+import { isZone } from "@/shell/times";
 import { caseFields } from "./case-fields";
 
 /** The longest case file, quoted inside of JSON [bytes]. */
@@ -54,12 +55,3 @@ function caseOf(
   // What the schema takes is the file as it was written.
   return read.ok ? { written: json as WrittenCase } : { faults: read.error };
 }
-
-const isZone = (zone: string): boolean => {
-  try {
-    new Intl.DateTimeFormat("en", { timeZone: zone });
-    return zone !== "";
-  } catch {
-    return false;
-  }
-};

@@ -1,15 +1,7 @@
 import { pumpId } from "@yard-tack/core/case";
 import * as z from "zod";
+import { isZone } from "@/shell/times";
 import { pumpFields } from "./pump-fields";
-
-const isZone = (text: string): boolean => {
-  try {
-    new Intl.DateTimeFormat("en", { timeZone: text });
-    return true;
-  } catch {
-    return false;
-  }
-};
 
 /** What a pump is called and where it belongs, with its place's own name and zone. */
 export const identityFields = z.object({
