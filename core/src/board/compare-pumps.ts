@@ -19,6 +19,7 @@ import {
 import { formatNumber, formatSi, GRAVITY, type UnitSystem } from "../quantity/index.ts";
 import { DEFAULT_MARGIN, npshFromLayout, wantedNpsh } from "../suction/index.ts";
 import { cleanSystem, type Situation } from "../visit/index.ts";
+import { jetAt } from "./jet-at.ts";
 
 /** A pump that is compared, by its name. */
 export interface ComparedPump {
@@ -89,14 +90,21 @@ const PREFERRED = [0.7, 1.2] as const;
  * @param pipeRating - what the flanges there are rated for, gauge [Pa]
  */
 export function comparePumps(
-  own: ComparedPump,
-  others: readonly ComparedPump[],
+  there: ComparedPump,
+  beside: readonly ComparedPump[],
   units: UnitSystem,
   pipeRating?: number,
 ): PumpComparison | CompareLack {
-  const system = cleanSystem(own.situation)?.curve;
+  const system = cleanSystem(there.situation)?.curve;
   if (!system) return "system";
+  const placed = (p: ComparedPump): ComparedPump => {
+    if (p.situation.curve || !p.situation.jet) return p;
+    const { situation, says } = jetAt(p.situation, there.situation, units);
+    return { ...p, situation, says: [...(p.says ?? []), ...says] };
+  };
+  const own = placed(there);
   if (!own.situation.curve) return "curve";
+  const others = beside.map(placed);
   const all = [own, ...others];
   const pumps = all
     .map((p) => onSystem(p, own.situation, system))
@@ -144,7 +152,9 @@ function onSystem(
     return {
       ...{ ...none, perVolume: undefined, npshr: undefined, margin: undefined },
       ...{ shutOff: undefined, speedForDuty: undefined },
-      says: ["It has no curve: nothing can be said of it by its power alone.", ...says],
+      says: situation.jet
+        ? says
+        : ["It has no curve: nothing can be said of it by its power alone.", ...says],
     };
   const { density, vapourPressure } = place.liquid;
   const duty = intersections(curve, system).at(-1);
@@ -239,7 +249,9 @@ function pairOf(own: ComparedPump, other: ComparedPump, system: SystemCurve): To
   if (!a || !b || !alone) return [];
   const names = [own.name, other.name] as const;
   const side = parallelDuties([a, b], system).at(-1);
-  const row = seriesDuties([a, b], system).at(-1);
+  // A jet lives on what it lifts from: nothing is put in row with it.
+  const jets = own.situation.jet ?? other.situation.jet;
+  const row = jets ? undefined : seriesDuties([a, b], system).at(-1);
   const gain = (flow: number) => flow / alone.flow - 1;
   return [
     ...(side

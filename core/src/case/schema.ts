@@ -157,7 +157,7 @@ const testReadings = optional({
   discharge: quantity("pressure"),
 });
 
-const test = strict({
+export const testSchema = strict({
   test: idFrom(TEST_IDS),
   outcome: z.string("An outcome is needed here."),
   time: isoDate,
@@ -263,7 +263,7 @@ export const caseSchema = strict({
     present: list(idFrom(OBSERVATION_IDS), 500),
     absent: list(idFrom(OBSERVATION_IDS), 500),
   }),
-  tests: list(test, 200),
+  tests: list(testSchema, 200),
 }).superRefine((value, ctx) => {
   const seen = value.snapshots.length + value.tests.length;
   const noticed =

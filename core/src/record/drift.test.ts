@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { DRIFT_LEVELS, driftOf, type DriftPoint } from "./drift.ts";
+import { DRIFT_LEVELS, driftOf, type DriftPoint, inPercent } from "./drift.ts";
 
 const at = (month: number): string =>
   new Date(Date.UTC(2024, 0, 1) + month * 30.4375 * 86_400_000).toISOString();
@@ -9,7 +9,7 @@ const series = (
   band95 = 1,
 ): DriftPoint[] =>
   values.map(([m, percent], i) => ({
-    ...{ at: at(m), percent, own95: band95 / Math.SQRT2 },
+    ...{ at: at(m), change: percent, own95: band95 / Math.SQRT2 },
     band95: i === 0 ? 0 : band95,
   }));
 
@@ -22,26 +22,26 @@ const falling = (perMonth: number, visits: number, band95 = 1) =>
 
 describe("a figure that drifts", () => {
   it("has its speed, its level and the month in which it crosses the next, between two others", () => {
-    const drift = driftOf(falling(-0.25, 6), -1);
-    expect(drift?.perMonth?.percent).toBeCloseTo(-0.25, 6);
-    expect(drift?.now.percent).toBeCloseTo(-7.5, 6);
+    const drift = driftOf(falling(-0.25, 6), inPercent(-1));
+    expect(drift?.perMonth?.change).toBeCloseTo(-0.25, 6);
+    expect(drift?.now.change).toBeCloseTo(-7.5, 6);
     expect(drift?.reached).toBe("watch");
     expect(drift?.withinGauges).toBe(false);
     // 10 % is 40 months after January 2024.
-    expect(drift?.crossing).toMatchObject({ level: "plan", percent: 10, month: "2027-05" });
+    expect(drift?.crossing).toMatchObject({ level: "plan", change: 10, month: "2027-05" });
     const { from = "", month = "", until = "" } = drift?.crossing ?? {};
     expect(from < month && month < until).toBe(true);
   });
 
   it("is none where the gauges alone can explain it, however straight the line", () => {
-    const drift = driftOf(falling(-0.05, 4, 3), -1);
+    const drift = driftOf(falling(-0.05, 4, 3), inPercent(-1));
     expect(drift?.withinGauges).toBe(true);
     expect(drift?.crossing).toBeUndefined();
     expect(drift?.reached).toBeUndefined();
   });
 
   it("names no month where it goes the other way, or the line is not sure of its way", () => {
-    expect(driftOf(falling(0.25, 6), -1)?.crossing).toBeUndefined();
+    expect(driftOf(falling(0.25, 6), inPercent(-1))?.crossing).toBeUndefined();
     const wild = series(
       [
         [0, 0],
@@ -52,10 +52,10 @@ describe("a figure that drifts", () => {
       ],
       1,
     );
-    expect(driftOf(wild, -1)?.crossing).toBeUndefined();
-    expect(driftOf(wild, -1)?.now.band95).toBeGreaterThan(3);
+    expect(driftOf(wild, inPercent(-1))?.crossing).toBeUndefined();
+    expect(driftOf(wild, inPercent(-1))?.now.band95).toBeGreaterThan(3);
     // A rise is what a current does.
-    expect(driftOf(falling(0.25, 6), 1)?.crossing?.level).toBe("plan");
+    expect(driftOf(falling(0.25, 6), inPercent(1))?.crossing?.level).toBe("plan");
   });
 
   it("says no end of the band where a slower line would take more than ten years", () => {
@@ -68,20 +68,20 @@ describe("a figure that drifts", () => {
         ],
         3.6,
       ),
-      -1,
+      inPercent(-1),
     );
     expect(slow?.crossing?.level).toBe("watch");
     expect(slow?.crossing?.until).toBeUndefined();
   });
 
   it("bears one visit, two in one moment, and visits in any order", () => {
-    expect(driftOf([], -1)).toBeUndefined();
-    expect(driftOf(series([[0, 0]]), -1)).toBeUndefined();
-    const twice = driftOf([...series([[3, -4]]), ...series([[3, -6]])], -1);
+    expect(driftOf([], inPercent(-1))).toBeUndefined();
+    expect(driftOf(series([[0, 0]]), inPercent(-1))).toBeUndefined();
+    const twice = driftOf([...series([[3, -4]]), ...series([[3, -6]])], inPercent(-1));
     expect(twice?.perMonth).toBeUndefined();
-    expect(twice?.now.percent).toBeCloseTo(-5, 6);
+    expect(twice?.now.change).toBeCloseTo(-5, 6);
     const mixed = falling(-0.25, 6).toReversed();
-    expect(driftOf(mixed, -1)).toEqual(driftOf(falling(-0.25, 6), -1));
+    expect(driftOf(mixed, inPercent(-1))).toEqual(driftOf(falling(-0.25, 6), inPercent(-1)));
   });
 
   it("gains certainty with visits and loses it with worse gauges; levels come in their order", () => {
@@ -92,10 +92,10 @@ describe("a figure that drifts", () => {
         fc.double({ min: 0.3, max: 4, noNaN: true }),
         (visits, perMonth, band) => {
           const band95 = (n: number, b: number) =>
-            driftOf(falling(-perMonth, n, b), -1)?.perMonth?.band95 ?? 0;
+            driftOf(falling(-perMonth, n, b), inPercent(-1))?.perMonth?.band95 ?? 0;
           expect(band95(visits + 1, band)).toBeLessThan(band95(visits, band));
           expect(band95(visits, 1.5 * band)).toBeGreaterThan(band95(visits, band));
-          const drift = driftOf(falling(-perMonth, visits, band), -1);
+          const drift = driftOf(falling(-perMonth, visits, band), inPercent(-1));
           const crossed = DRIFT_LEVELS.findIndex((l) => l.id === drift?.crossing?.level);
           const reached = DRIFT_LEVELS.findIndex((l) => l.id === drift?.reached);
           if (crossed >= 0) expect(crossed).toBe(reached + 1);

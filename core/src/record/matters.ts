@@ -62,7 +62,7 @@ const DRIFTED: Readonly<Partial<Record<string, Reason>>> = {
 
 function ofDrift(percent: number | undefined): readonly Reason[] {
   const lost = -(percent ?? 0);
-  const reason = DRIFTED[DRIFT_LEVELS.findLast((l) => lost >= l.percent)?.id ?? ""];
+  const reason = DRIFTED[DRIFT_LEVELS.findLast((l) => lost >= l.change)?.id ?? ""];
   return reason ? [reason] : [];
 }
 

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { caseFrom, pumpJson } from "../../testing/cases.ts";
-import { lineOrPump, overTheYears, type YearVisit } from "./over-years.ts";
+import { lineOrPump } from "./line-or-pump.ts";
+import { overTheYears } from "./over-years.ts";
+import type { YearVisit } from "./year-visit.ts";
 
 type Json = Record<string, unknown>;
 
@@ -36,9 +38,9 @@ describe("a pump over its visits", () => {
         i === 0,
       ),
     );
-    const lines = overTheYears(undefined, visits);
-    expect(lines.map((l) => l.id)).toEqual(["shut-off", "current"]);
-    const [head, current] = lines;
+    const lines = overTheYears(undefined, visits, "metric");
+    expect(lines.map((l) => l.id)).toEqual(["flow", "shut-off", "current"]);
+    const [, head, current] = lines;
     expect(head).toMatchObject({
       base: "fingerprint",
       drift: { withinGauges: false, reached: "plan" },
@@ -46,7 +48,7 @@ describe("a pump over its visits", () => {
     expect(head?.say.join(" ")).toMatch(
       /% less shut-off head than at the base, give or take .*a month\. Past 10 %: plan/,
     );
-    expect(current?.drift.now.percent).toBeGreaterThan(12);
+    expect(current?.drift.now.change).toBeGreaterThan(12);
     expect(current?.say[0]).toMatch(/% more current than at the base/);
     for (const line of lines) expect(line.say.join(" ")).not.toMatch(/NaN|undefined/);
   });
@@ -58,10 +60,10 @@ describe("a pump over its visits", () => {
       visit("2023-07-10", [found(2.6, 41, 15), found(4.3, 61, 21.2, "after")], "call"),
       visit("2024-01-10", [found(4.8, 40, 16)]),
     ];
-    const [current] = overTheYears(undefined, visits);
+    const current = overTheYears(undefined, visits, "metric").find((l) => l.id === "current");
     expect(current?.points.map((p) => p.at.slice(0, 7))).toEqual(["2023-01", "2023-07"]);
     expect(current?.say[0]).toMatch(/the gauges alone can be off by that much/);
-    expect(overTheYears(undefined, visits.slice(0, 2))).toEqual([]);
+    expect(overTheYears(undefined, visits.slice(0, 2), "metric")).toEqual([]);
   });
 
   it("tells a blocked line from a leak and from the pump, and says nothing where nothing moved", () => {

@@ -7,13 +7,16 @@ import {
   CAUSE_IDS,
   type CauseId,
   type Closing,
+  OBSERVATION_IDS,
   POSITIONS,
+  testSchema,
   WAYS_CLOSED,
   type DiagnosisResult,
   readCase,
   snapshotSchema,
   type WrittenCase,
   type WrittenSnapshot,
+  type WrittenTest,
 } from "../case/index.ts";
 import {
   causeRow,
@@ -48,6 +51,8 @@ const wordLine = z.object({
 
 /** As written, and sound: the case format's own schema says so. */
 const writtenSnapshot = z.custom<WrittenSnapshot>((v) => snapshotSchema.safeParse(v).success);
+
+const writtenTest = z.custom<WrittenTest>((v) => testSchema.safeParse(v).success);
 
 /** Body of a log entry. A key that an earlier version did not write comes out empty. */
 const visitRecord = z.object({
@@ -87,6 +92,11 @@ const visitRecord = z.object({
   /** What was promised for later, with its day. */
   promised: list(z.object({ what: z.string(), dueAt: z.string() })),
   snapshots: list(writtenSnapshot),
+  /** Tests with what was read in them, and what was seen and not seen, by their ids; kept since version 3. */
+  measured: list(writtenTest),
+  noticed: z
+    .object({ present: list(z.enum(OBSERVATION_IDS)), absent: list(z.enum(OBSERVATION_IDS)) })
+    .default({ present: [], absent: [] }),
   /** Place in the server's order up to which the visit's entries are in this one. */
   upTo: z.number().int().nullable().default(null),
   /** The entry this one adds to, of an addendum. */
@@ -97,7 +107,7 @@ const visitRecord = z.object({
 export type VisitRecord = z.output<typeof visitRecord>;
 
 /** Version records are written in. */
-const RECORD_VERSION = 2;
+const RECORD_VERSION = 3;
 
 /** Reads a record back. One that is not in order comes out with the parts of it that are, and says so. */
 export function readRecord(json: unknown): VisitRecord {
@@ -190,6 +200,8 @@ export function leftBehind(
       dataVersion: signed?.result.dataVersion ?? null,
       ...lines,
       snapshots,
+      measured: written.tests ?? [],
+      noticed: written.observations ?? undefined,
     }),
   };
 }

@@ -1,6 +1,6 @@
 export { energyCost, overhaulPlan, wearPower } from "./wear.ts";
 export type { OverhaulPlan, WearDuty } from "./wear.ts";
-export { vibrationZone } from "./vibration.ts";
+export { CHANGE_THAT_COUNTS, vibrationZone, zoneEnds } from "./vibration.ts";
 export type { VibrationZone } from "./vibration.ts";
 export {
   boxPressure,

@@ -55,7 +55,7 @@ export { stripsOf, TOOLS, USUAL_TOOLS } from "./strips.ts";
 export type { PositionStrip, Strip, Tool } from "./strips.ts";
 export { situationOf } from "./situation.ts";
 export type { Situation } from "./situation.ts";
-export { leadingOf } from "./snapshot-of-case.ts";
+export { leadingOf, snapshotKeys } from "./snapshot-of-case.ts";
 export type { Snapshot } from "./snapshot-of-case.ts";
 export { expectedSpeed, pumpSpeed, ratedSpeed, speedIsSet, speedWasRead } from "./speed.ts";
 export type { PumpSpeed } from "./speed.ts";

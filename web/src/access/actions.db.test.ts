@@ -345,8 +345,16 @@ const DEEDS: readonly Deed[] = [
     at: () => keepView({ name: "x", query: "find=x" }),
     everywhere: true,
   },
-  { name: "report address", able: WORKERS, at: (p) => makeLink(p.entry) },
-  { name: "report addresses ended", able: WORKERS, at: (p) => endLinks(p.entry) },
+  {
+    name: "report address",
+    able: WORKERS,
+    at: (p) => makeLink({ kind: "visit", entry: p.entry as never }),
+  },
+  {
+    name: "report addresses ended",
+    able: WORKERS,
+    at: (p) => endLinks({ kind: "visit", entry: p.entry as never }),
+  },
   { name: "view forgotten", able: SIGNED_IN, at: () => dropView(newId()), everywhere: true },
   { name: "units", able: SIGNED_IN, at: () => saveUnits("metric"), everywhere: true },
   {

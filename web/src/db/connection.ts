@@ -18,6 +18,7 @@ import { Migration012LineProposals } from "./migrations/migration-012-line-propo
 import { Migration013Find } from "./migrations/migration-013-find";
 import { Migration014ReportLinks } from "./migrations/migration-014-report-links";
 import { Migration015Register } from "./migrations/migration-015-register";
+import { Migration016PaperLinks } from "./migrations/migration-016-paper-links";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -40,6 +41,7 @@ export const MIGRATIONS = [
   { name: "migration-013-find", class: Migration013Find },
   { name: "migration-014-report-links", class: Migration014ReportLinks },
   { name: "migration-015-register", class: Migration015Register },
+  { name: "migration-016-paper-links", class: Migration016PaperLinks },
 ];
 
 export const ormOptions = (url: string): Options => ({

@@ -96,7 +96,14 @@ export {
   settlePromise,
 } from "./promises";
 export { keepLineProposal, lineProposal, lineProposalsOf } from "./line-proposals";
-export { endReportLinks, entryOfLink, makeReportLink, reportLinks } from "./report-links";
+export {
+  endPaperLinks,
+  makePaperLink,
+  type Paper,
+  paper,
+  paperLinks,
+  paperOfLink,
+} from "./paper-links";
 export { placeRounds, type RoundOf, saveRounds } from "./rounds";
 export { sees, type Sites } from "./sites";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";

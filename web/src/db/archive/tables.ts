@@ -41,7 +41,7 @@ export const LEFT_BEHIND = [
   "device_person",
   "mikro_orm_migrations",
   "milestone",
-  "report_link",
+  "paper_link",
   "token",
 ];
 

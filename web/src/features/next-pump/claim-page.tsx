@@ -1,26 +1,16 @@
 /* eslint-disable @next/next/no-img-element -- pictures come from this very server, each once, to be printed */
+import type { ReactNode } from "react";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { PrintButton } from "@/shell/print-button";
 import { dayAndClock } from "@/shell/times";
+import { claimParts } from "./claim-parts";
 import classes from "./next-pump.module.css";
 import type { ClaimDto } from "./server";
 
-const FACTS: readonly (readonly [string, string])[] = [
-  ["type", "Type"],
-  ["serial", "Serial number"],
-  ["dateCode", "Date code"],
-  ["ports", "Ports and pressure class"],
-  ["power", "Power"],
-  ["voltage", "Voltage"],
-  ["phases", "Phases"],
-  ["current", "Full-load current"],
-  ["speed", "Speed"],
-];
-
 /** A warranty claim: plates, dates, what was read and seen, with pictures; to be printed. */
-export function ClaimPage({ dto }: { dto: ClaimDto }) {
-  const { pump, card, body, motor, fit, installed, visits } = dto;
+export function ClaimPage({ dto, forOwner }: { dto: ClaimDto; forOwner: ReactNode }) {
+  const { pump, card, visits } = dto;
   return (
     <main>
       <PageHead
@@ -33,33 +23,22 @@ export function ClaimPage({ dto }: { dto: ClaimDto }) {
         }
       >
         <LinkButton href={`/yard/${pump.id}/next`}>The next one</LinkButton>
+        <a href={`/yard/${pump.id}/claim.pdf`} download>
+          As PDF
+        </a>
         <PrintButton />
       </PageHead>
       <p className={classes.lead}>{card.warranty}</p>
       <div className={classes.card}>
-        <section aria-label="Dates">
-          <h2>Dates</h2>
-          <dl>
-            <Fact name="Bought on" value={fit?.["boughtOn"]} />
-            <Fact name="Installed" value={installed ?? undefined} />
-            <Fact name="Warranty until" value={fit?.["warrantyUntil"]} />
-            <Fact name="How a claim is made" value={fit?.["claim"]} />
-          </dl>
-        </section>
-        {(
-          [
-            ["Body plate", body],
-            ["Motor plate", motor],
-          ] as const
-        ).map(([title, facts]) => (
+        {claimParts(dto).map(({ title, facts }) => (
           <section key={title} aria-label={title}>
             <h2>{title}</h2>
-            {facts === null ? (
+            {facts.length === 0 ? (
               <p className={classes.note}>It has not been read yet.</p>
             ) : (
               <dl>
-                {FACTS.filter(([key]) => facts[key] !== undefined).map(([key, name]) => (
-                  <Fact key={key} name={name} value={facts[key]} />
+                {facts.map(([name, value]) => (
+                  <Fact key={name} name={name} value={value} />
                 ))}
               </dl>
             )}
@@ -110,12 +89,13 @@ export function ClaimPage({ dto }: { dto: ClaimDto }) {
           Pressures are gauge pressures where “abs” does not stand with them; readings stand as they
           were read. Made with Yard Tack.
         </p>
+        {forOwner}
       </div>
     </main>
   );
 }
 
-function Fact({ name, value }: { name: string; value: string | number | undefined }) {
+function Fact({ name, value }: { name: string; value: string | undefined }) {
   return (
     <div data-missing={value === undefined || undefined}>
       <dt>{name}</dt>

@@ -1,2 +1,3 @@
 export { ClaimPage } from "./claim-page";
+export type { FactPart } from "./claim-parts";
 export { NextPumpPage } from "./next-page";

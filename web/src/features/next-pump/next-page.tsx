@@ -1,14 +1,15 @@
+import type { ReactNode } from "react";
 import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { PrintButton } from "@/shell/print-button";
-import { together } from "@/shell/together";
 import { FitForm } from "./fit-form";
 import classes from "./next-pump.module.css";
+import { readyWords } from "./ready-words";
 import type { NextPumpDto } from "./server";
 
 /** The card the next pump is ordered and fitted from. */
-export function NextPumpPage({ dto }: { dto: NextPumpDto }) {
+export function NextPumpPage({ dto, forOwner }: { dto: NextPumpDto; forOwner: ReactNode }) {
   const { pump, card } = dto;
   const { missing } = card;
   return (
@@ -25,15 +26,13 @@ export function NextPumpPage({ dto }: { dto: NextPumpDto }) {
         <LinkButton href={`/yard/${pump.id}`}>{pump.tag}</LinkButton>
         <LinkButton href={`/yard/${pump.id}/compare`}>Other pumps in its place</LinkButton>
         <LinkButton href={`/yard/${pump.id}/claim`}>Warranty claim</LinkButton>
+        <a href={`/yard/${pump.id}/next.pdf`} download>
+          As PDF
+        </a>
         <PrintButton />
       </PageHead>
       <p className={classes.lead} data-ready={missing.length === 0 || undefined}>
-        {missing.length === 0
-          ? "It can be ordered and fitted from this card."
-          : together(
-              `${missing.length} ${missing.length === 1 ? "thing is" : "things are"} to be found before it can be ordered without a second visit.`,
-            )}{" "}
-        {card.warranty}
+        {readyWords(card)}
       </p>
       <div className={classes.two}>
         <div className={classes.card}>
@@ -59,6 +58,7 @@ export function NextPumpPage({ dto }: { dto: NextPumpDto }) {
             A pump is chosen by its curve on this system, not by its power. Supply, starter and
             wiring are a licensed trade’s; local codes come first.
           </p>
+          {forOwner}
         </div>
         <ForHands>
           <section className={`${classes.noted} no-print`} aria-labelledby="noted">

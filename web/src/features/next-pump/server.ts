@@ -15,17 +15,20 @@ export interface NextPumpDto {
   readonly fit: Fit | null;
 }
 
-/** A pump's card for the next one; undefined where there is no such pump. */
+/**
+ * A pump's card for the next one; undefined where there is no such pump.
+ * @param asked - units; those of its place where nobody says
+ */
 export async function loadNextPump(
   id: PumpId,
-  units: UnitSystem,
+  asked?: UnitSystem,
 ): Promise<NextPumpDto | undefined> {
   const [pump, fit] = await Promise.all([loadPump(id), fitOf(id)]);
   if (!pump) return undefined;
   const { tag, purpose, siteName, zone, retiredAt } = pump;
   return {
     pump: { id, tag, purpose, siteName, zone, retiredAt },
-    card: cardOf(pump, fit, units),
+    card: cardOf(pump, fit, asked ?? pump.units),
     fields: FIT_FIELDS.filter((f) => f.families?.some((x) => x === pump.family) ?? true),
     fit: fit ?? null,
   };
@@ -73,11 +76,15 @@ export interface ClaimDto extends Pick<NextPumpDto, "pump" | "card"> {
 /** Visits that a claim sheet tells of. */
 const CLAIMED = 5;
 
-/** Everything that a maker asks for, gathered; undefined where there is no such pump. */
-export async function loadClaim(id: PumpId, units: UnitSystem): Promise<ClaimDto | undefined> {
+/**
+ * Everything that a maker asks for, gathered; undefined where there is no such pump.
+ * @param asked - units; those of its place where nobody says
+ */
+export async function loadClaim(id: PumpId, asked?: UnitSystem): Promise<ClaimDto | undefined> {
   const [pump, fit, log] = await Promise.all([loadPump(id), fitOf(id), logOfPump(id)]);
   if (!pump) return undefined;
   const { tag, purpose, siteName, zone, retiredAt } = pump;
+  const units = asked ?? pump.units;
   const strips = stripsOf(pump.instruments, pump.view.facts, units);
   return {
     pump: { id, tag, purpose, siteName, zone, retiredAt },

@@ -1,5 +1,6 @@
 import "server-only";
 
+export { claimPdf, nextPdf } from "./pump-papers";
 export { linksOf, sharedPdf, visitPdf } from "./server";
 export { logCsv, pumpsCsv, readingsCsv } from "./tables";
 export { yearPdf } from "./year";

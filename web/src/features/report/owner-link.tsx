@@ -3,17 +3,21 @@
 import { Button, TextInput } from "@mantine/core";
 import { useState, useTransition } from "react";
 import { ForHands } from "@/shell/for-hands";
+import type { Paper } from "@/db";
 import { endLinks, makeLink } from "./link-actions";
 import classes from "./owner-link.module.css";
 
 const NO_ANSWER = "The server did not answer. Try again in a moment.";
 
-/** An address for somebody who has no account here: it opens this one report and nothing else. */
+/** An address for somebody who has no account here: it opens this one paper and nothing else. */
 export function OwnerLink({
-  entry,
+  of,
+  what = "this report",
   links,
 }: {
-  entry: string;
+  of: Paper;
+  /** What it opens, in words. */
+  what?: string;
   /** Those that are good: when each was made and until when, in words. */
   links: readonly { readonly id: string; readonly say: string }[];
 }) {
@@ -22,13 +26,13 @@ export function OwnerLink({
   const [problem, setProblem] = useState<string | null>(null);
   const make = () =>
     start(async () => {
-      const made = await makeLink(entry).catch(() => ({ ok: false, message: NO_ANSWER }) as const);
+      const made = await makeLink(of).catch(() => ({ ok: false, message: NO_ANSWER }) as const);
       setAddress(made.ok ? made.address : null);
       setProblem(made.ok ? null : made.message);
     });
   const end = () =>
     start(async () => {
-      const wrong = await endLinks(entry).catch(() => NO_ANSWER);
+      const wrong = await endLinks(of).catch(() => NO_ANSWER);
       setProblem(wrong);
       if (wrong === null) setAddress(null);
     });
@@ -37,8 +41,8 @@ export function OwnerLink({
       <section className={`${classes.link} no-print`} aria-label="For the owner">
         <h3>For the owner</h3>
         <p>
-          An address that opens this report for whoever has it, for ninety days. Nothing else can be
-          seen with it.
+          An address that opens {what} for whoever has it, for ninety days. Nothing else can be seen
+          with it.
         </p>
         {address ? (
           <TextInput

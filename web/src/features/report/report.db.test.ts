@@ -2,8 +2,10 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { logEntryId } from "@yard-tack/core/case";
+import { logEntryId, pumpId } from "@yard-tack/core/case";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
+import * as z from "zod";
+import type { Paper } from "@/db";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
 import { endLinks, makeLink } from "./link-actions";
@@ -23,6 +25,8 @@ beforeAll(async () => {
        where l.kind <> 'addendum' order by l.at desc`,
   );
 });
+
+const NOBODY = "00000000-0000-4000-8000-000000000000";
 
 /** What a stranger's program reads out of it. */
 function textOf(bytes: Uint8Array): string {
@@ -123,8 +127,8 @@ describe("a year of a place", () => {
 });
 
 describe("an address for the owner", () => {
-  const made = async (id: string) => {
-    const answer = await makeLink(id);
+  const made = async (of: Paper) => {
+    const answer = await makeLink(of);
     if (!answer.ok) throw new Error(answer.message);
     expect(answer.address).toMatch(/\/r\/[\w-]{32}$/);
     return answer.address.split("/r/")[1] ?? "";
@@ -133,24 +137,63 @@ describe("an address for the owner", () => {
   it("opens that report without anybody signed in, until it is ended or has run out", async () => {
     const rows = await testRows();
     const [person] = await rows.execute("select id from person where role = 'technician'");
-    const entry = logEntryId.parse(entries[0]?.id);
+    const entry = { kind: "visit", entry: logEntryId.parse(entries[0]?.id) } as const;
     signIn((person as { id: string }).id);
     const [first, second] = [await made(entry), await made(entry)];
     signIn(undefined);
-    expect((await sharedPdf(first))?.name).toBe((await sharedPdf(second))?.name);
-    expect(await sharedPdf(`${first}x`)).toBeUndefined();
-    expect(await sharedPdf("")).toBeUndefined();
+    const open = (secret: string) => sharedPdf(secret, new Date());
+    expect((await open(first))?.name).toBe((await open(second))?.name);
+    expect(await open(`${first}x`)).toBeUndefined();
+    expect(await open("")).toBeUndefined();
     // Nobody ends them who is not signed in; the secret itself is kept nowhere.
     expect(await endLinks(entry)).toMatch(/Nobody is signed in/);
-    expect(JSON.stringify(await rows.execute("select * from report_link"))).not.toContain(first);
+    expect(JSON.stringify(await rows.execute("select * from paper_link"))).not.toContain(first);
     const shown = await linksOf(entry, "UTC");
     expect(shown[0]?.say).toMatch(/by Technician, good until .*; last opened /);
-    await rows.execute("update report_link set expires_at = now() where id = ?", [shown[1]?.id]);
+    await rows.execute("update paper_link set expires_at = now() where id = ?", [shown[1]?.id]);
     expect(await linksOf(entry, "UTC")).toHaveLength(1);
     signIn((person as { id: string }).id);
     expect(await endLinks(entry)).toBeNull();
-    expect(await sharedPdf(first)).toBeUndefined();
-    expect(await sharedPdf(second)).toBeUndefined();
+    expect(await open(first)).toBeUndefined();
+    expect(await open(second)).toBeUndefined();
     expect(await linksOf(entry, "UTC")).toEqual([]);
+  });
+
+  it("opens a year of a place, a warranty claim and the card for the next pump, and each alone", async () => {
+    const rows = await testRows();
+    const [row] = await rows.execute(
+      "select p.id as pump, p.site_id as site from pump p where p.tag = 'LF-2'",
+    );
+    const { pump, site } = z.object({ pump: pumpId, site: z.uuid() }).parse(row);
+    const [person] = await rows.execute("select id from person where role = 'technician'");
+    signIn((person as { id: string }).id);
+    const year = new Date().getUTCFullYear();
+    const papers = [
+      [{ kind: "year", site, year }, `Larkfen Hatchery ${year}.pdf`, /LF-1[^]*LF-2[^]*The calls/],
+      [
+        { kind: "claim", pump },
+        "LF-2 claim.pdf",
+        /Warranty claim for LF-2[^]*Serial number[^]*What happened/,
+      ],
+      [{ kind: "next", pump }, "LF-2 next.pdf", /The next LF-2[^]*Flow and head here/],
+    ] as const satisfies readonly (readonly [Paper, string, RegExp])[];
+    for (const [of, name, words] of papers) {
+      const secret = await made(of);
+      signIn(undefined);
+      const print = await sharedPdf(secret, new Date());
+      expect(print?.name).toBe(name);
+      const text = textOf(print?.text ?? new Uint8Array());
+      expect(text).toMatch(words);
+      expect(text).not.toMatch(/NaN|undefined|\uFFFD/);
+      signIn((person as { id: string }).id);
+      for (const [other] of papers)
+        expect(await linksOf(other, "UTC"), other.kind).toHaveLength(other === of ? 1 : 0);
+      expect(await endLinks(of)).toBeNull();
+      expect(await sharedPdf(secret, new Date())).toBeUndefined();
+    }
+    // Of nothing, and of a place that is not one's own, none is made.
+    expect(await makeLink({ kind: "year", site: NOBODY, year })).toMatchObject({ ok: false });
+    expect(await makeLink({ kind: "claim", pump: NOBODY as never })).toMatchObject({ ok: false });
+    expect(await makeLink({ kind: "year", site, year: 90 })).toMatchObject({ ok: false });
   });
 });

@@ -3,15 +3,21 @@ import { renderToBuffer } from "@react-pdf/renderer";
 import type { LogEntryId } from "@yard-tack/core/case";
 import { visitReport } from "@yard-tack/core/report";
 import { since } from "@/features/log/index.server";
-import { callsOfPump, entryOfLink, loadPump, logEntry, namesOf, reportLinks } from "@/db";
+import {
+  callsOfPump,
+  loadPump,
+  logEntry,
+  namesOf,
+  type Paper,
+  paperLinks,
+  paperOfLink,
+} from "@/db";
 import { clock, day, dayAndClock } from "@/shell/times";
 import { registerTypeface } from "./fonts";
+import type { Print } from "./print";
+import { claimPdf, nextPdf } from "./pump-papers";
 import { VisitDocument, type VisitPrint } from "./visit-document";
-
-export interface Print {
-  readonly name: string;
-  readonly text: Uint8Array<ArrayBuffer>;
-}
+import { yearPdf } from "./year";
 
 /** What a customer gets of a visit, as a file; undefined where there is no such entry. */
 export async function visitPdf(id: LogEntryId): Promise<Print | undefined> {
@@ -24,18 +30,29 @@ export async function visitPdf(id: LogEntryId): Promise<Print | undefined> {
   };
 }
 
-/** The report that an address opens; undefined where it is none, has run out or was ended. */
-export async function sharedPdf(secret: string): Promise<Print | undefined> {
-  const entry = secret.length > 100 ? undefined : await entryOfLink(secret);
-  return entry && visitPdf(entry);
+/** The paper that an address opens; undefined where it is none, has run out or was ended. */
+export async function sharedPdf(secret: string, now: Date): Promise<Print | undefined> {
+  const of = secret.length > 100 ? undefined : await paperOfLink(secret);
+  switch (of?.kind) {
+    case undefined:
+      return undefined;
+    case "visit":
+      return visitPdf(of.entry);
+    case "year":
+      return yearPdf([of.site], of.site, of.year, now);
+    case "claim":
+      return claimPdf(of.pump, now);
+    case "next":
+      return nextPdf(of.pump, now);
+  }
 }
 
-/** Addresses of an entry that are good, in words. */
+/** Addresses of a paper that are good, in words. */
 export async function linksOf(
-  id: LogEntryId,
+  of: Paper,
   zone: string,
 ): Promise<readonly { readonly id: string; readonly say: string }[]> {
-  return (await reportLinks(id)).map((l) => ({
+  return (await paperLinks(of)).map((l) => ({
     id: l.id,
     say: `Made ${day(l.madeAt.toISOString(), zone)} by ${l.by}, good until ${day(l.expiresAt.toISOString(), zone)}; ${l.openedAt ? `last opened ${dayAndClock(l.openedAt.toISOString(), zone)}` : "not opened yet"}.`,
   }));

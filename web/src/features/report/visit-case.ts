@@ -18,8 +18,9 @@ export async function visitCase(id: LogEntryId) {
     written = caseOfVisit(basis, foldEntries(entries), undefined, POSITIONS);
   } else {
     const pump = await loadPump(entry.pump.id);
-    // It came with the pump: its snapshots are what there is of it.
-    written = pump && { ...pump.written, snapshots: entry.record.snapshots };
+    // It came with the pump: its record is what there is of it.
+    const { snapshots, measured, noticed } = entry.record;
+    written = pump && { ...pump.written, snapshots, tests: measured, observations: noticed };
   }
   if (!written) return undefined;
   const name = `${entry.pump.tag} ${day.slice(0, 10)}`;

@@ -4,7 +4,7 @@ import { siteYear } from "@yard-tack/core/report";
 import { everyOpenPromise, logRows, type Sites, yearOfPlace } from "@/db";
 import { day } from "@/shell/times";
 import { registerTypeface } from "./fonts";
-import type { Print } from "./server";
+import type { Print } from "./print";
 import { YearDocument } from "./year-document";
 
 /** A year of a place as a file; undefined where the place is not there or not to be seen. */

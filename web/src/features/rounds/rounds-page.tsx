@@ -1,7 +1,7 @@
 "use client";
 
 import { Button, NativeSelect, NumberInput } from "@mantine/core";
-import { useState, useTransition } from "react";
+import { type ReactNode, useState, useTransition } from "react";
 import { formatNumber } from "@yard-tack/core/quantity";
 import { PageHead } from "@/shell/page-head";
 import { SortableList } from "@/shell/sortable-list";
@@ -17,7 +17,7 @@ type Plan = RoundsForm["plans"][number];
 const planOf = ({ id, days, hours, twin }: RoundPump): Plan => ({ pump: id, days, hours, twin });
 
 /** How a place is walked: its pumps in order, how often, and which two are read beside each other. */
-export function RoundsPage({ dto }: { dto: RoundsDto }) {
+export function RoundsPage({ dto, forOwner }: { dto: RoundsDto; forOwner: ReactNode }) {
   const before = dto.pumps.map(planOf);
   const [plans, setPlans] = useState<readonly Plan[]>(before);
   const [pending, start] = useTransition();
@@ -124,6 +124,7 @@ export function RoundsPage({ dto }: { dto: RoundsDto }) {
               </p>
             ) : null}
           </div>
+          {forOwner}
         </div>
       )}
     </main>

@@ -1,6 +1,6 @@
 import { formatNumber } from "@yard-tack/core/quantity";
 import Link from "next/link";
-import { TrendLine } from "@/features/yard";
+import { HeadLine } from "@/features/yard";
 import { ForHands } from "@/shell/for-hands";
 import { LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
@@ -62,7 +62,7 @@ export function SlatePage({ slate, now }: { slate: Slate; now: string }) {
                   {formatNumber(Math.abs(d.points.at(-1)?.percent ?? 0), 2)} % under{" "}
                   {d.base === "fingerprint" ? "its fingerprint" : "its first visit"}
                 </span>
-                <TrendLine points={d.points} base={d.base} zone={d.zone} small />
+                <HeadLine trend={d} zone={d.zone} small />
               </Link>
             ))}
             {driftingInAll > drifting.length ? (

@@ -34,7 +34,7 @@ describe("pump pages of the demo", () => {
   it("give a case the core can read, with its last visit on the chart", async () => {
     for (const site of (await loadYard("all")).sites) {
       for (const { id, tag } of site.pumps) {
-        const page = await loadPumpPage(id);
+        const page = await loadPumpPage(id, "metric");
         const board = boardOf({ ...page?.pump.written, snapshots: page?.lastSnapshots }, "metric");
         expect(board.ok ? [] : board.errors, tag).toEqual([]);
         if (!board.ok) continue;
@@ -47,7 +47,7 @@ describe("pump pages of the demo", () => {
   it("tell the diagnosis the same story as the demo: worn rings in BI-2's last readings", async () => {
     const { sites } = await loadYard("all");
     const id = sites.flatMap((s) => s.pumps).find((p) => p.tag === "BI-2")?.id;
-    const page = id && (await loadPumpPage(id));
+    const page = id && (await loadPumpPage(id, "metric"));
     if (!page) throw new Error("BI-2 has a page");
     const board = boardOf({ ...page?.pump.written, snapshots: page?.lastSnapshots }, "metric");
     expect(board.ok && board.view.causes[0]?.id).toBe("worn-rings");

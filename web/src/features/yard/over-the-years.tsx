@@ -1,5 +1,5 @@
 import type { Trend, YearLine } from "@yard-tack/core/record";
-import { TrendLine } from "./trend-line";
+import { HeadLine, TrendLine } from "./trend-line";
 import classes from "./yard.module.css";
 
 const BASES = { fingerprint: "fingerprint", "first-visit": "its first visit" } as const;
@@ -13,7 +13,8 @@ export function OverTheYears({
 }: {
   trend: Trend | null;
   years: readonly YearLine[];
-  behind: string | null;
+  /** What the visits together say of line, leak, pump and NPSH, in sentences. */
+  behind: readonly string[];
   zone: string;
 }) {
   const head = years.find((y) => y.id === "head");
@@ -23,7 +24,7 @@ export function OverTheYears({
       {trend && trend.points.length > 1 ? (
         <section aria-label="Head over the years">
           <h2>Head at equal flow, percent of {BASES[trend.base]}</h2>
-          <TrendLine points={trend.points} base={trend.base} zone={zone} />
+          <HeadLine trend={trend} zone={zone} />
           {head ? <p className={classes.drift}>{head.say.join(" ")}</p> : null}
         </section>
       ) : null}
@@ -31,10 +32,9 @@ export function OverTheYears({
         <section key={y.id} className={classes.yearLine} aria-label={`${y.name} over the years`}>
           <TrendLine
             points={y.points}
-            base={y.base}
-            zone={zone}
-            what={y.name}
-            rises={y.id === "current"}
+            bad={y.bad}
+            levels={[{ change: y.watchAt, name: "watch", act: false }]}
+            words={`${y.name} over ${y.points.length} visits: ${y.say[0] ?? ""}`}
             small
           />
           <div>
@@ -43,7 +43,11 @@ export function OverTheYears({
           </div>
         </section>
       ))}
-      {behind ? <p className={classes.behind}>{behind}</p> : null}
+      {behind.map((says) => (
+        <p key={says} className={classes.behind}>
+          {says}
+        </p>
+      ))}
     </>
   );
 }

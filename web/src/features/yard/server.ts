@@ -7,11 +7,13 @@ import {
   type PumpId,
   readPump,
   snapshotSchema,
+  testSchema,
   type WrittenSnapshot,
 } from "@yard-tack/core/case";
 import { offered } from "@yard-tack/core/procedure";
 import {
   lineOrPump,
+  npshAsked,
   overTheYears,
   type Trend,
   trendOf,
@@ -20,6 +22,7 @@ import {
   type YearLine,
   type YearVisit,
 } from "@yard-tack/core/record";
+import type { UnitSystem } from "@yard-tack/core/quantity";
 import { situationOf } from "@yard-tack/core/visit";
 import {
   type Identity,
@@ -112,9 +115,9 @@ export interface PumpPageDto {
   readonly pump: PumpDto;
   readonly trend: Trend | null;
   readonly wear: WearBasis | null;
-  /** What drifts over its visits, and whether the line or the pump is behind it. */
+  /** What drifts over its visits; whether the line or the pump is behind it, and what NPSH it asks for by now. */
   readonly years: readonly YearLine[];
-  readonly behind: string | null;
+  readonly behind: readonly string[];
   readonly visits: readonly {
     readonly id: string;
     readonly at: string;
@@ -141,7 +144,10 @@ export interface PumpPageDto {
 }
 
 /** A pump's page; undefined when there is no such pump. */
-export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefined> {
+export async function loadPumpPage(
+  pumpId: PumpId,
+  units: UnitSystem,
+): Promise<PumpPageDto | undefined> {
   const pump = await loadPump(pumpId);
   if (!pump) return undefined;
   const [visits, open, points, promises] = await Promise.all([
@@ -157,8 +163,8 @@ export async function loadPumpPage(pumpId: PumpId): Promise<PumpPageDto | undefi
   return {
     pump,
     trend: trend ?? null,
-    years: overTheYears(trend, past),
-    behind: lineOrPump(past) ?? null,
+    years: overTheYears(trend, past, units),
+    behind: [lineOrPump(past), npshAsked(past)].flatMap((says) => says ?? []),
     wear: (situation && wearOf(situation, trend)) ?? null,
     visits: visits.map(({ id, at, kind, title, record }) => ({
       id,
@@ -196,13 +202,15 @@ function yearVisits(
 ): readonly YearVisit[] {
   const bases = new Set(points.filter((p) => p.fingerprint).map((p) => p.at));
   return log
-    .filter((v) => v.record.snapshots.length > 0)
+    .filter(({ record }) => record.snapshots.length + record.measured.length > 0)
     .filter((v, i) => i < YEARS_VISITS || bases.has(v.at.toISOString()))
     .map(({ at, kind, record }) => ({
       ...{ at: at.toISOString(), kind, fingerprint: bases.has(at.toISOString()) },
       file: {
         ...{ ...pump, fingerprint: [], history: [] },
         snapshots: record.snapshots.flatMap((s) => snapshotSchema.safeParse(s).data ?? []),
+        tests: record.measured.flatMap((t) => testSchema.safeParse(t).data ?? []),
+        observations: record.noticed,
       },
     }));
 }

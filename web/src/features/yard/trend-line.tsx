@@ -1,31 +1,69 @@
+import { DRIFT_LEVELS, type Trend } from "@yard-tack/core/record";
 import { formatNumber } from "@yard-tack/core/quantity";
 import { day } from "@/shell/times";
-import type { DriftPoint, Trend } from "@yard-tack/core/record";
 import classes from "./yard.module.css";
 
-/** Percent lost at which to watch, plan and act. */
-const LEVELS = [
-  { percent: -5, name: "watch 5 %" },
-  { percent: -10, name: "plan 10 %" },
-  { percent: -15, name: "act 15 %" },
-] as const;
+/** A figure of one visit against the base. */
+interface Point {
+  readonly at: string;
+  readonly change: number;
+}
+
+/** Lines at which something is to be done, the least first. */
+interface Level {
+  readonly change: number;
+  readonly name: string;
+  readonly act: boolean;
+}
+
+/** Head at equal flow of a trend, as points of a line. */
+const headPoints = ({ points }: Pick<Trend, "points">): readonly Point[] =>
+  points.map(({ at, percent }) => ({ at, change: percent }));
+
+const HEAD_LEVELS: readonly Level[] = DRIFT_LEVELS.map(({ id, change }) => ({
+  change: -change,
+  name: `${id} ${change} %`,
+  act: id === "act",
+}));
 
 /** Head lost at equal flow over the visits; `small` leaves the words out. */
-export function TrendLine({
-  points,
-  base,
+export function HeadLine({
+  trend,
   zone,
-  what = "Head at equal flow",
-  rises = false,
   small = false,
 }: {
-  points: readonly DriftPoint[];
-  base: Trend["base"];
+  trend: { readonly points: Trend["points"]; readonly base: Trend["base"] };
   zone: string;
-  /** What it is of. */
-  what?: string;
-  /** It goes wrong upwards: drawn from below. */
-  rises?: boolean;
+  small?: boolean;
+}) {
+  const points = headPoints(trend);
+  const last = points.at(-1);
+  if (!last) return null;
+  const words = `Head at equal flow against the ${trend.base === "fingerprint" ? "fingerprint" : "first visit"}: ${formatNumber(last.change, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
+  return (
+    <TrendLine
+      points={points}
+      levels={small ? HEAD_LEVELS.slice(0, 1) : HEAD_LEVELS}
+      bad={-1}
+      words={words}
+      small={small}
+    />
+  );
+}
+
+/** Visits on a line; the way that is bad is drawn away from the base. */
+export function TrendLine({
+  points,
+  levels,
+  bad,
+  words,
+  small = false,
+}: {
+  points: readonly Point[];
+  levels: readonly Level[];
+  bad: 1 | -1;
+  /** What it shows, for who cannot see it. */
+  words: string;
   small?: boolean;
 }) {
   const first = points[0];
@@ -38,14 +76,11 @@ export function TrendLine({
   const span = Math.max(1, Date.parse(last.at) - start);
   const x = (at: string) =>
     pad + ((Date.parse(at) - start) / span) * (width - 2 * pad - (small ? 0 : 60));
-  // One that goes wrong upwards is drawn with its levels above.
-  const sign = rises ? -1 : 1;
-  const floor = Math.min(-6, ...points.map((p) => sign * p.percent - 1), ...(small ? [] : [-16]));
-  const y = (percent: number) => {
-    const down = (2 - sign * percent) / (2 - floor);
-    return pad + (rises ? 1 - down : down) * (height - 2 * pad);
-  };
-  const words = `${what} against the ${base === "fingerprint" ? "fingerprint" : "first visit"}: ${formatNumber(last.percent, 2)} % on ${day(last.at, zone)}, from ${points.length} visits.`;
+  const shown = [...levels.map((l) => l.change), ...points.map((p) => p.change), 0];
+  const [least, most] = [Math.min(...shown), Math.max(...shown)];
+  const room = Math.max(1e-9, most - least) / 10;
+  const [low, high] = bad < 0 ? [least - room, most + 2 * room] : [least - 2 * room, most + room];
+  const y = (change: number) => pad + ((high - change) / (high - low)) * (height - 2 * pad);
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -53,43 +88,43 @@ export function TrendLine({
       aria-label={words}
       className={small ? classes.spark : classes.trend}
     >
-      {LEVELS.filter((l) => l.percent >= floor && (!small || l.percent === -5)).map((l) => (
-        <g key={l.name} className={l.percent === -15 ? classes.act : classes.watch}>
-          <line x1={pad} x2={width - pad} y1={y(sign * l.percent)} y2={y(sign * l.percent)} />
+      {levels.map((l) => (
+        <g key={l.name} className={l.act ? classes.act : classes.watch}>
+          <line x1={pad} x2={width - pad} y1={y(l.change)} y2={y(l.change)} />
           {small ? null : (
-            <text x={width - pad} y={y(sign * l.percent) - 5} textAnchor="end">
+            <text x={width - pad} y={y(l.change) - 5} textAnchor="end">
               {l.name}
             </text>
           )}
         </g>
       ))}
       <polyline
-        points={points.map((p) => `${x(p.at)},${y(p.percent)}`).join(" ")}
+        points={points.map((p) => `${x(p.at)},${y(p.change)}`).join(" ")}
         className={classes.path}
       />
       {points.map((p) => (
         <circle
-          key={`${p.at}/${p.percent}`}
+          key={`${p.at}/${p.change}`}
           cx={x(p.at)}
-          cy={y(p.percent)}
+          cy={y(p.change)}
           r={small ? 2 : 4.5}
           className={classes.dot}
         />
       ))}
-      <circle cx={x(last.at)} cy={y(last.percent)} r={small ? 4 : 5.5} className={classes.dot} />
+      <circle cx={x(last.at)} cy={y(last.change)} r={small ? 4 : 5.5} className={classes.dot} />
       {small
         ? null
         : points
             .filter((p, i) => clear(points, i, x))
             .map((p, i) => (
               <text
-                key={`${p.at}/${p.percent}`}
+                key={`${p.at}/${p.change}`}
                 x={x(p.at)}
-                y={y(p.percent) - 10}
+                y={y(p.change) - 10}
                 textAnchor={i === 0 ? "start" : "middle"}
                 className={classes.value}
               >
-                {formatNumber(p.percent, 2)}
+                {formatNumber(p.change, 2)}
               </text>
             ))}
     </svg>
@@ -97,7 +132,7 @@ export function TrendLine({
 }
 
 /** Whether a point's figure has room: the last always, others when the next one is far enough. */
-const clear = (points: readonly DriftPoint[], i: number, x: (at: string) => number): boolean => {
+const clear = (points: readonly Point[], i: number, x: (at: string) => number): boolean => {
   const next = points[i + 1];
   return !next || x(next.at) - x(points[i]?.at ?? next.at) > 40;
 };

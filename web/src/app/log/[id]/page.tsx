@@ -13,7 +13,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const id = logEntryId.safeParse((await params).id);
   await onPage("read", id.success ? { entry: id.data } : undefined);
   const entry = id.success ? await loadLogEntry(id.data) : undefined;
-  if (!entry) notFound();
-  const links = await linksOf(entry.id, entry.zone);
-  return <LogEntryPage entry={entry} forOwner={<OwnerLink entry={entry.id} links={links} />} />;
+  if (!id.success || !entry) notFound();
+  const of = { kind: "visit", entry: id.data } as const;
+  const links = await linksOf(of, entry.zone);
+  return <LogEntryPage entry={entry} forOwner={<OwnerLink of={of} links={links} />} />;
 }

@@ -10,8 +10,8 @@ export const metadata: Metadata = { title: "Pump" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const id = pumpId.safeParse((await params).id);
-  await onPage("read", id.success ? { pump: id.data } : undefined);
-  const pump = id.success ? await loadPumpPage(id.data) : undefined;
+  const { units } = await onPage("read", id.success ? { pump: id.data } : undefined);
+  const pump = id.success ? await loadPumpPage(id.data, units) : undefined;
   if (!pump) notFound();
   return (
     <PumpPage

@@ -3,6 +3,8 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { onPage } from "@/access/index.server";
 import { NextPumpPage } from "@/features/next-pump";
+import { OwnerLink } from "@/features/report";
+import { linksOf } from "@/features/report/index.server";
 import { loadNextPump } from "@/features/next-pump/index.server";
 
 export const metadata: Metadata = { title: "The next one" };
@@ -11,6 +13,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const id = pumpId.safeParse((await params).id);
   const { units } = await onPage("read", id.success ? { pump: id.data } : undefined);
   const dto = id.success ? await loadNextPump(id.data, units) : undefined;
-  if (!dto) notFound();
-  return <NextPumpPage dto={dto} />;
+  if (!id.success || !dto) notFound();
+  const of = { kind: "next", pump: id.data } as const;
+  const links = await linksOf(of, dto.pump.zone);
+  return <NextPumpPage dto={dto} forOwner={<OwnerLink of={of} what="this card" links={links} />} />;
 }
