@@ -75,6 +75,38 @@ test("the next pump is ordered from a card, what is noted for it is put back, a 
   await expect(page.getByRole("region", { name: "Dates" })).toContainText("2099-01-01");
   await expect(page.getByRole("region", { name: "What happened" })).toContainText(/strainer/i);
   await expectAccessible(page, "a claim");
+
+  // For whoever made it, without an account here.
+  await page.getByRole("button", { name: "Make an address" }).click();
+  const address = await page.getByLabel("The address, told this once").inputValue();
+  const stranger = await (await page.context().browser()?.newContext())?.newPage();
+  const paper = await stranger?.request.get(address);
+  expect(paper?.headers()["content-type"]).toBe("application/pdf");
+  expect(paper?.headers()["content-disposition"]).toContain("LF-2 claim.pdf");
+  await page.getByRole("button", { name: /^End (it|all)/ }).click();
+  await expect(page.getByLabel("The address, told this once")).toHaveCount(0);
+  expect((await stranger?.request.get(address))?.status()).toBe(404);
+});
+
+test("a pump that was given another tag and another place is put back by a tap", async ({
+  page,
+}) => {
+  await page.goto("/yard?find=OG-3");
+  await page.getByRole("link", { name: /OG-3/ }).first().click();
+  await page.getByRole("link", { name: /Tag, family/ }).click();
+  await expect(page.getByLabel("Tag", { exact: true })).toBeEnabled();
+  await page.getByLabel("Tag", { exact: true }).fill("OG-33");
+  await page.getByLabel("Place", { exact: true }).selectOption({ label: "a new place" });
+  await page.getByLabel("Name of the place").fill("Odd Mill");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("OG-33");
+  await page.getByRole("link", { name: /Tag, family/ }).click();
+  const before = page.getByRole("region", { name: "Before the last change" });
+  await expect(before).toContainText("Before it was OG-3, at ");
+  await expectAccessible(page, "a pump's names");
+  await before.getByRole("button", { name: "Put that back" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("OG-3");
+  await expect(before).toContainText("Before it was OG-33, at Odd Mill");
 });
 
 test("a table of pumps comes in: its columns, what will happen line by line, and then that", async ({

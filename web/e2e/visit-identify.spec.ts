@@ -116,6 +116,37 @@ test("photos are shrunk and turned on the device, kept through a reload, and not
   await allSent(page);
 });
 
+test("a picture of a plate is kept with the pump, until it is taken away", async ({ page }) => {
+  await freshCall(page, "PP-1");
+  await step(page, "Identify");
+  const png = Buffer.from(await pictureOf(page, 400, 300), "base64");
+  const part = page.locator('[data-photos="motor-plate"]');
+  await part
+    .locator('input[type="file"]')
+    .setInputFiles({ name: "plate.png", mimeType: "image/png", buffer: png });
+  await expect(part.locator("img")).toHaveCount(1);
+  await allSent(page);
+  const sheet = page.url();
+  const toPump = async () => {
+    await page.goto("/yard?find=PP-1");
+    await page.getByRole("link", { name: /PP-1/ }).first().click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("PP-1");
+  };
+  await toPump();
+  const pictures = page.getByRole("list", { name: "Pictures of its plates" });
+  await expect(pictures.getByRole("img", { name: "Motor plate" })).toBeVisible();
+  await expect
+    .poll(() => pictures.locator("img").evaluate((i) => (i as HTMLImageElement).naturalWidth))
+    .toBe(400);
+  await page.goto(sheet);
+  await step(page, "Identify");
+  await part.getByRole("button", { name: "Take away" }).click();
+  await expect(part.locator("img")).toHaveCount(0);
+  await allSent(page);
+  await toPump();
+  await expect(pictures).toHaveCount(0);
+});
+
 test("a signature waits for a picture that is still on its way", async ({ page }) => {
   await freshCall(page, "PW-1");
   await step(page, "Look and listen");

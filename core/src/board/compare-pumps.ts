@@ -178,7 +178,8 @@ function onSystem(
       duty && power ? hydraulicEfficiency(duty.flow, duty.head, power, density) : undefined,
     perVolume: duty && power ? power / motor / duty.flow : undefined,
     shutOff: shut === undefined ? undefined : density * GRAVITY * shut + Math.max(0, still ?? 0),
-    speedForDuty: place.duty && speedFor(curve, place.duty),
+    // What a jet gives at another speed its table does not say.
+    speedForDuty: place.duty && !situation.jet ? speedFor(curve, place.duty) : undefined,
     says: [
       ...(duty
         ? []

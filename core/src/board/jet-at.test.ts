@@ -32,7 +32,7 @@ describe("a jet among other pumps", () => {
     const pressure = (head - 62 * FOOT) * density * GRAVITY;
     const told = deep.situation.jet && jetFlow(deep.situation.jet, 62 * FOOT, pressure);
     expect(told?.ok && told.value / flow).toBeCloseTo(1, 2);
-    expect(pumps[0]?.perVolume).toBeUndefined();
+    expect(pumps[0]).toMatchObject({ perVolume: undefined, speedForDuty: undefined });
     expect(pumps[0]?.says.join(" ")).toMatch(
       /by its motor's plate 0\.75 kW to 1\.0[0-9] kW at the shaft/,
     );

@@ -91,6 +91,6 @@ function energy({ motor }: Situation, units: UnitSystem): readonly string[] {
   const between =
     most > motor.power ? `${power(motor.power)} to ${power(most)}` : `about ${power(motor.power)}`;
   return [
-    `What power it takes its table does not say; by its motor's plate ${between} at the shaft, near to that whatever it gives${motor.efficiency ? `, at ${formatNumber(100 * motor.efficiency, 2)} % of the motor` : ""}.`,
+    `What power it takes its table does not say; by its motor's plate ${between} at the shaft, near to that whatever it gives${motor.efficiency ? `, the motor at ${formatNumber(100 * motor.efficiency, 2)} %` : ""}.`,
   ];
 }

@@ -20,7 +20,7 @@ import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/r
 import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
 import { endToken, makeToken } from "@/features/who/token-actions";
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
-import { changeIdentity } from "@/features/yard/change-identity";
+import { changeIdentity, putNameBack } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
 import { beginProcedure } from "@/features/yard/begin-procedure";
 import { saveRounds } from "@/features/rounds/save-rounds";
@@ -290,6 +290,7 @@ const DEEDS: readonly Deed[] = [
         }),
       ),
   },
+  { name: "identity put back", able: WORKERS, at: (p) => putNameBack(p.pump) },
   {
     name: "new pump",
     able: WORKERS,

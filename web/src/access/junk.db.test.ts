@@ -38,7 +38,7 @@ import { addToList, decide, erase, makeAddress, takeOff } from "@/features/who/r
 import { saveSettings, saveUnits } from "@/features/who/save-settings";
 import { endTeam, makeTeam, saveTeam } from "@/features/who/team-actions";
 import { endToken, makeToken } from "@/features/who/token-actions";
-import { changeIdentity } from "@/features/yard/change-identity";
+import { changeIdentity, putNameBack } from "@/features/yard/change-identity";
 import { makePump } from "@/features/yard/new-pump";
 import { beginProcedure } from "@/features/yard/begin-procedure";
 import { saveRounds } from "@/features/rounds/save-rounds";
@@ -128,6 +128,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   saveRounds: plain(saveRounds),
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),
+  putNameBack: plain(putNameBack),
   addToList: form(addToList),
   decide: form(decide),
   makeToken: form(makeToken),

@@ -12,6 +12,7 @@ const APPENDED = [
   "curve",
   "fingerprint",
   "hours_run",
+  "identity_change",
   "line_proposal",
   "log_entry",
   "photo",

@@ -17,7 +17,7 @@ export { isAway } from "./away";
 export { bringCase } from "./bring-case";
 export { bringRows } from "./bring-in";
 export { type Double, doublesOf, sameSerial, sayTheSame, tellApart } from "./doubles";
-export { changeIdentity, type Identity, identityOf } from "./identity";
+export { changeIdentity, type Identity, identityOf, putIdentityBack } from "./identity";
 export {
   callsOfPump,
   causedVisits,
@@ -105,7 +105,8 @@ export {
   paperOfLink,
 } from "./paper-links";
 export { placeRounds, type RoundOf, saveRounds } from "./rounds";
-export { sees, type Sites } from "./sites";
+export { type By, sees, type Sites } from "./sites";
+export { atHand } from "./at-hand";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";
 export { makeToken, revokeToken, type Token, tokenOf, tokens } from "./tokens";
 export { addToTrail, trailPage, type TrailRow, wholeTrail } from "./trail";

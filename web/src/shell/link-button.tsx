@@ -20,3 +20,12 @@ export function LinkButton({
     </Button>
   );
 }
+
+/** A button that takes a file along. */
+export function FileLink({ href, children }: { href: string; children: ReactNode }) {
+  return (
+    <Button component="a" href={href} download variant="default">
+      {children}
+    </Button>
+  );
+}

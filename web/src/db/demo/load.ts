@@ -1,6 +1,6 @@
 /** Loads the demo once. Past readings come from the core's forward models, rounded as gauges are. */
 import type { EntityManager } from "@mikro-orm/postgresql";
-import type { WrittenPump } from "@yard-tack/core/case";
+import type { WrittenPump, WrittenTest } from "@yard-tack/core/case";
 import { parseQuantity } from "@yard-tack/core/quantity";
 import { leftBehind, signedResult } from "@yard-tack/core/record";
 import { ENTRY_VERSION } from "@yard-tack/core/visit";
@@ -217,7 +217,19 @@ function loadVisit(
 ): void {
   const at = new Date(now.getTime() - visit.daysAgo * DAY);
   const personId = id("person", visit.kind === "fingerprint" ? "lead" : "technician");
-  const found = snapshot(story, asFound, "as found", "as-found", phases);
+  const { atMotor } = visit;
+  const found = {
+    ...snapshot(story, asFound, "as found", "as-found", phases),
+    ...(atMotor ? { vibration: atMotor.vibration } : {}),
+  };
+  const tests: WrittenTest[] = atMotor
+    ? [
+        {
+          ...{ test: "insulation", outcome: "good" },
+          readings: { ohms: atMotor.toEarth, temperature: atMotor.winding },
+        },
+      ]
+    : [];
   if (visit.kind === "fingerprint") {
     em.create(Fingerprint, {
       id: id("fingerprint", story.tag, visit.daysAgo),
@@ -230,7 +242,7 @@ function loadVisit(
     });
   }
   const left = leftBehind(
-    { ...written, snapshots: [found] },
+    { ...written, snapshots: [found], tests },
     {
       closed: visit.closed,
       found: visit.found,

@@ -1,15 +1,5 @@
 /** The made-up places, people and histories of the demo. Everything here is invented. */
-import {
-  fingerprint,
-  round,
-  HATCHERY_SUCTION,
-  HATCHERY_DISCHARGE,
-  bar,
-  psi,
-  compound,
-  call,
-  type SiteStory,
-} from "./story";
+import { atMotor, bar, call, compound, fingerprint, HATCHERY_DISCHARGE, HATCHERY_SUCTION, psi, round, type SiteStory } from "./story";
 
 /** Whoever has no site named sees every one. */
 export const PEOPLE = [
@@ -310,11 +300,17 @@ export const SITES: readonly SiteStory[] = [
           seal: "packed, five rings of 12 mm",
         },
         visits: [
-          fingerprint(760),
-          round(600, "On its fingerprint.", "worn-rings", 0.03),
-          round(420, "A little under its fingerprint.", "worn-rings", 0.08),
-          round(240, "Under its fingerprint, amps in step.", "worn-rings", 0.14),
-          round(90, "Further under its fingerprint; plan the rings.", "worn-rings", 0.19),
+          fingerprint(760, atMotor(1.6, 900, 24)),
+          round(600, "On its fingerprint.", "worn-rings", 0.03, atMotor(1.7, 820, 25)),
+          round(420, "A little under its fingerprint.", "worn-rings", 0.08, atMotor(2.2, 760, 27)),
+          round(
+            ...([240, "Under its fingerprint, amps in step.", "worn-rings", 0.14] as const),
+            atMotor(2.6, 790, 24),
+          ),
+          round(
+            ...([90, "Further under its fingerprint; plan the rings.", "worn-rings", 0.19] as const),
+            atMotor(3.3, 700, 26),
+          ),
         ],
       },
       {

@@ -11,7 +11,22 @@ export interface Visit {
   readonly found: string;
   readonly done: string;
   readonly closed: "cured" | "improved" | "as it should be";
+  readonly atMotor?: AtMotor;
 }
+
+/** What is read at the motor besides its currents, as written: vibration at the bearing, each lead to earth, the winding. */
+interface AtMotor {
+  readonly vibration: string;
+  readonly toEarth: readonly [string, string, string];
+  readonly winding: string;
+}
+
+/** @param mohm - the least of the leads [MΩ] */
+export const atMotor = (mmPerSecond: number, mohm: number, winding: number): AtMotor => ({
+  vibration: `${mmPerSecond} mm/s`,
+  toEarth: [`${mohm} Mohm`, `${mohm + 40} Mohm`, `${mohm + 20} Mohm`],
+  winding: `${winding} degC`,
+});
 
 export interface GaugeStory {
   readonly unit: string;
@@ -51,8 +66,9 @@ export interface SiteStory {
   readonly pumps: readonly PumpStory[];
 }
 
-export const fingerprint = (daysAgo: number): Visit => ({
+export const fingerprint = (daysAgo: number, read?: AtMotor): Visit => ({
   daysAgo,
+  ...(read ? { atMotor: read } : {}),
   kind: "fingerprint",
   title: "Fingerprint",
   cause: "healthy",
@@ -67,8 +83,10 @@ export const round = (
   found: string,
   cause: CauseId = "healthy",
   severity = 0,
+  read?: AtMotor,
 ): Visit => ({
   daysAgo,
+  ...(read ? { atMotor: read } : {}),
   kind: "round",
   title: "Round",
   cause,

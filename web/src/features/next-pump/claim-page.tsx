@@ -1,6 +1,6 @@
 /* eslint-disable @next/next/no-img-element -- pictures come from this very server, each once, to be printed */
 import type { ReactNode } from "react";
-import { LinkButton } from "@/shell/link-button";
+import { FileLink, LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { PrintButton } from "@/shell/print-button";
 import { dayAndClock } from "@/shell/times";
@@ -23,9 +23,7 @@ export function ClaimPage({ dto, forOwner }: { dto: ClaimDto; forOwner: ReactNod
         }
       >
         <LinkButton href={`/yard/${pump.id}/next`}>The next one</LinkButton>
-        <a href={`/yard/${pump.id}/claim.pdf`} download>
-          As PDF
-        </a>
+        <FileLink href={`/yard/${pump.id}/claim.pdf`}>As PDF</FileLink>
         <PrintButton />
       </PageHead>
       <p className={classes.lead}>{card.warranty}</p>

@@ -2,7 +2,7 @@
 import type { ClaimDto } from "./server";
 
 /** A name and what stands there; undefined where it is not known. */
-export type Fact = readonly [name: string, value: string | undefined];
+type Fact = readonly [name: string, value: string | undefined];
 
 export interface FactPart {
   readonly title: string;

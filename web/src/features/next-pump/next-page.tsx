@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { ForHands } from "@/shell/for-hands";
-import { LinkButton } from "@/shell/link-button";
+import { FileLink, LinkButton } from "@/shell/link-button";
 import { PageHead } from "@/shell/page-head";
 import { PrintButton } from "@/shell/print-button";
 import { FitForm } from "./fit-form";
@@ -26,9 +26,7 @@ export function NextPumpPage({ dto, forOwner }: { dto: NextPumpDto; forOwner: Re
         <LinkButton href={`/yard/${pump.id}`}>{pump.tag}</LinkButton>
         <LinkButton href={`/yard/${pump.id}/compare`}>Other pumps in its place</LinkButton>
         <LinkButton href={`/yard/${pump.id}/claim`}>Warranty claim</LinkButton>
-        <a href={`/yard/${pump.id}/next.pdf`} download>
-          As PDF
-        </a>
+        <FileLink href={`/yard/${pump.id}/next.pdf`}>As PDF</FileLink>
         <PrintButton />
       </PageHead>
       <p className={classes.lead} data-ready={missing.length === 0 || undefined}>

@@ -1,10 +1,10 @@
 "use server";
 
-import { readPump } from "@yard-tack/core/case";
+import { pumpId, readPump } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { note, onAction } from "@/access/index.server";
-import { changeIdentity as keep, loadPump } from "@/db";
+import { changeIdentity as keep, loadPump, putIdentityBack } from "@/db";
 import { acting } from "@/edge";
 import { forecastAnew } from "@/features/slate/index.server";
 import { answerOf, type FormAnswer, wrong } from "@/shell/form-answer";
@@ -56,4 +56,30 @@ export async function changeIdentity(_: FormAnswer, data: FormData): Promise<For
   });
   if (outcome.ok) redirect(`/yard/${pump}`);
   return wrong(outcome.message, "field" in outcome ? outcome.field : "");
+}
+
+/** Why nothing was put back. */
+const BACK_WORDS = {
+  "no-such-pump": "This pump is not there any more.",
+  "no-such-site": "The place it stood at is not there any more, or not yours to see.",
+  "tag-taken": "Another pump at that place has its old tag by now. Nothing was changed.",
+  newer: "It, or its place, was changed since. Nothing was put back: change it by hand.",
+  "nothing-before": "It was never called anything else. Nothing was changed.",
+} as const;
+
+/** Puts back what the last change of tag, family or place changed; what went wrong, or null. */
+export async function putNameBack(raw: string): Promise<string | null> {
+  const id = pumpId.safeParse(raw);
+  if (!id.success) return BACK_WORDS["no-such-pump"];
+  const done = await acting("pump put back", "Nothing was changed.", async () => {
+    const entered = await onAction("register", { pump: id.data });
+    if (!entered.ok) return entered;
+    const saved = await putIdentityBack(entered.visitor, id.data);
+    if (saved !== "saved") return { ok: false, message: BACK_WORDS[saved] } as const;
+    await forecastAnew(id.data);
+    await note(entered.visitor.id, "pump or place changed", "put back as it was");
+    revalidatePath("/", "layout");
+    return { ok: true } as const;
+  });
+  return done.ok ? null : done.message;
 }

@@ -7,6 +7,7 @@ import { PageHead } from "@/shell/page-head";
 import { useActionForm } from "@/shell/use-action-form";
 import { changeIdentity } from "./change-identity";
 import { identityFields } from "./identity-fields";
+import { PutNameBack } from "./put-name-back";
 import type { IdentityDto } from "./server";
 import { familyWords } from "./words";
 import classes from "./yard.module.css";
@@ -86,6 +87,7 @@ export function IdentityForm({ dto }: { dto: IdentityDto }) {
           </FormEnd>
         </Fields>
       </form>
+      <PutNameBack dto={dto} />
     </main>
   );
 }

@@ -1,4 +1,7 @@
+/* eslint-disable @next/next/no-img-element -- pictures come from this very server, shrunk where they were taken */
+import { day } from "@/shell/times";
 import type { PumpDto } from "./pump-dto";
+import type { PumpPageDto } from "./server";
 import classes from "./yard.module.css";
 
 const MOTOR_WORDS: readonly (readonly [string, string])[] = [
@@ -15,7 +18,13 @@ const BODY_WORDS: readonly (readonly [string, string])[] = [
 ];
 
 /** What the plates say, like a plate. */
-export function PlateCard({ pump }: { pump: PumpDto }) {
+export function PlateCard({
+  pump,
+  pictures,
+}: {
+  pump: PumpDto;
+  pictures: PumpPageDto["platePictures"];
+}) {
   const { impeller } = pump.written.pump;
   const wheel = [impeller?.diameter, impeller?.material].filter(Boolean).join(" ");
   const rows = [
@@ -23,18 +32,45 @@ export function PlateCard({ pump }: { pump: PumpDto }) {
     ...pick(pump.motor, MOTOR_WORDS),
     ...(wheel ? [["Impeller", wheel] as const] : []),
   ];
-  if (rows.length === 0) return <p className={classes.muted}>No plate has been read yet.</p>;
   return (
-    <dl className={classes.plate}>
-      {rows.map(([name, value]) => (
-        <div key={name}>
-          <dt>{name}</dt>
-          <dd>{value}</dd>
-        </div>
-      ))}
-    </dl>
+    <>
+      {rows.length === 0 ? (
+        <p className={classes.muted}>No plate has been read yet.</p>
+      ) : (
+        <dl className={classes.plate}>
+          {rows.map(([name, value]) => (
+            <div key={name}>
+              <dt>{name}</dt>
+              <dd>{value}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {pictures.length > 0 ? (
+        <ul className={classes.platePictures} aria-label="Pictures of its plates">
+          {pictures.map((p) => (
+            <li key={p.url}>
+              <a href={p.url}>
+                <img
+                  src={p.url}
+                  alt={PICTURES[p.about]}
+                  width={p.width}
+                  height={p.height}
+                  loading="lazy"
+                />
+                <span>
+                  {PICTURES[p.about]}, {day(p.at, pump.zone)}
+                </span>
+              </a>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </>
   );
 }
+
+const PICTURES = { "body-plate": "Body plate", "motor-plate": "Motor plate" } as const;
 
 function pick(
   facts: Readonly<Record<string, unknown>> | null,

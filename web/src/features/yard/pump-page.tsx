@@ -75,7 +75,7 @@ export function PumpPage({
               </ForHands>
             </div>
           ) : null}
-          <PlateCard pump={pump} />
+          <PlateCard pump={pump} pictures={dto.platePictures} />
           {dto.promises.length > 0 ? (
             <>
               <h2>Promised</h2>

@@ -25,11 +25,11 @@ import {
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { situationOf } from "@yard-tack/core/visit";
 import {
+  atHand,
   type Identity,
   identityOf,
   loadPump,
   logOfPump,
-  openSheetsOf,
   places,
   promisesOf,
   pumpsByCode,
@@ -137,6 +137,14 @@ export interface PumpPageDto {
     readonly ended: string | null;
   }[];
   readonly openSheetId: string | null;
+  /** The newest picture of each plate. */
+  readonly platePictures: readonly {
+    readonly about: "body-plate" | "motor-plate";
+    readonly at: string;
+    readonly url: string;
+    readonly width: number;
+    readonly height: number;
+  }[];
   /** The newest visit's snapshots, to draw the pump's present point from. */
   readonly lastSnapshots: readonly WrittenSnapshot[];
   /** Parts of the register that are not in order and were left out. */
@@ -150,9 +158,9 @@ export async function loadPumpPage(
 ): Promise<PumpPageDto | undefined> {
   const pump = await loadPump(pumpId);
   if (!pump) return undefined;
-  const [visits, open, points, promises] = await Promise.all([
+  const [visits, around, points, promises] = await Promise.all([
     logOfPump(pumpId),
-    openSheetsOf(pumpId),
+    atHand(pumpId),
     visitPoints(pumpId),
     promisesOf(pumpId),
   ]);
@@ -185,7 +193,13 @@ export async function loadPumpPage(
       dueAt: dueAt.toISOString(),
       ended: outcome && (why === "" ? outcome : `${outcome}: ${why}`),
     })),
-    openSheetId: open[0]?.id ?? null,
+    openSheetId: around?.openSheetId ?? null,
+    platePictures: (around?.plates ?? []).map(
+      ({ id: photo, sheetId, about, at, width, height }) => ({
+        ...{ about, at, width, height },
+        url: `/api/sheets/${sheetId}/photos/${photo}`,
+      }),
+    ),
     lastSnapshots: visits.find((v) => v.record.snapshots.length > 0)?.record.snapshots ?? [],
     faults: pump.faults,
   };

@@ -121,7 +121,7 @@ export function TrendLine({
                 key={`${p.at}/${p.change}`}
                 x={x(p.at)}
                 y={y(p.change) - 10}
-                textAnchor={i === 0 ? "start" : "middle"}
+                textAnchor={i === 0 ? "start" : p === last ? "end" : "middle"}
                 className={classes.value}
               >
                 {formatNumber(p.change, 2)}

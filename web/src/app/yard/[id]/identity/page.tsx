@@ -12,5 +12,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { sites } = await onPage("register", id.success ? { pump: id.data } : undefined);
   const dto = id.success ? await loadIdentity(sites, id.data) : undefined;
   if (!dto) notFound();
-  return <IdentityForm dto={dto} />;
+  return <IdentityForm dto={dto} key={dto.version} />;
 }
