@@ -1,3 +1,5 @@
+import { withSerwist } from "@serwist/turbopack";
+
 /** @type {import("next").NextConfig} */
 const config = {
   transpilePackages: ["@yard-tack/core"],
@@ -15,4 +17,4 @@ const config = {
   poweredByHeader: false,
 };
 
-export default config;
+export default withSerwist(config);

@@ -12,6 +12,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     trace: "off",
+    // A page that a test is not about must not come from a copy.
+    serviceWorkers: "block",
     launchOptions: {
       executablePath: process.env["YARD_CHROMIUM"] ?? "/usr/bin/chromium",
       args: [

@@ -33,6 +33,9 @@ describe("the source", () => {
     "app/api/v1/openapi.json/route.ts",
     ...MACHINE_ROUTES,
     "app/healthz/route.ts",
+    // The service worker, and the page that shows what the device itself keeps.
+    "app/worker/[path]/route.ts",
+    "app/on-device/page.tsx",
     "app/trust/authority.crt/route.ts",
     "app/trust/page.tsx",
     "app/readyz/route.ts",

@@ -18,6 +18,7 @@ import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { type Visitor, visitorHere } from "@/access/index.server";
+import { KeepDay } from "@/features/on-device";
 import { saveSettings } from "@/features/who/index.server";
 import { Providers, Themed } from "@/shell/providers";
 
@@ -31,7 +32,10 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export const dynamic = "force-dynamic";
 
 export default async function Layout({ children }: { children: ReactNode }) {
-  const [visitor, asked] = await Promise.all([visitorHere(), headers()]);
+  const asked = await headers();
+  // What stands in for a page with no network is the same for everybody.
+  const shell = asked.get("x-path") === "/on-device";
+  const visitor = shell ? undefined : await visitorHere();
   const nonce = asked.get("x-nonce") ?? "";
   return (
     <html lang="en" {...mantineHtmlProps}>
@@ -42,6 +46,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
         {visitor ? (
           <Providers person={personOf(visitor)} onSettings={saveSettings} nonce={nonce}>
             {children}
+            {visitor.role === "viewer" ? null : <KeepDay />}
           </Providers>
         ) : (
           <Themed nonce={nonce}>{children}</Themed>

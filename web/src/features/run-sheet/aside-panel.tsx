@@ -5,7 +5,7 @@ import { stripsOf } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import type { AsideEntry } from "./outbox";
+import type { AsideEntry } from "@/features/device";
 import { addAddendum } from "./sign-off";
 import { readTyped } from "./typed";
 import type { NewEntry, Sheet } from "./use-sheet";

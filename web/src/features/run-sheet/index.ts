@@ -1,2 +1,3 @@
 export { BlankSheet } from "./blank-sheet";
+export { type SheetDto, SHEET_SHAPE } from "./sheet-dto";
 export { SheetPage } from "./sheet-page";

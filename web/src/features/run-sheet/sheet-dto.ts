@@ -3,6 +3,9 @@ import type { PictureFacts, SheetEntry, UnreadEntry } from "@yard-tack/core/visi
 import type { RoundOf } from "@/db";
 import type { PumpDto } from "@/features/yard";
 
+/** Counted up when {@link SheetDto} is no longer read as it was: a device may keep an older one. */
+export const SHEET_SHAPE = 1;
+
 export interface SheetDto {
   readonly id: SheetId;
   readonly kind: "call" | "round";
@@ -35,6 +38,8 @@ export interface SheetDto {
   readonly photos: readonly PictureFacts[];
   /** The server's clock when this was read. */
   readonly servedAt: string;
+  /** It comes from this device's own store, kept then; what was found to be wrong with its clock [ms]. */
+  readonly device?: { readonly keptAt: number; readonly clockFault: number };
   readonly people: Readonly<Record<string, string>>;
   /** The last visit within 90 days that ended with a cause. */
   readonly recurrence: {

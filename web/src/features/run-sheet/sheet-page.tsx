@@ -5,13 +5,13 @@ import type { UnitSystem } from "@yard-tack/core/quantity";
 import { useHotkeys, useIntersection } from "@mantine/hooks";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { CourierState } from "@/features/device";
 import { type BoardAsked, Board, BoardFigures, Causes, useBoard } from "@/features/board";
 import { pumpLine } from "@/features/yard";
 import { GlovesSwitch } from "@/shell/gloves-switch";
 import { PageHead } from "@/shell/page-head";
-import { clock } from "@/shell/times";
+import { clock, dayAndClock } from "@/shell/times";
 import { useWho } from "@/shell/who";
-import type { CourierState } from "./courier";
 import type { SheetDto } from "./sheet-dto";
 import { AsidePanel, asideNeeded } from "./aside-panel";
 import { CallStep } from "./steps/call-step";
@@ -275,6 +275,7 @@ function Notices({ sheet }: { sheet: Sheet }) {
   const days = Math.round(Math.abs(sheet.clockFault) / 86_400_000);
   return (
     <>
+      <FromDevice dto={sheet.dto} />
       {sheet.retired ? (
         <p className={classes.signed} role="status">
           {pump.tag} has been taken off the yard. What is typed here is still kept with its log;{" "}
@@ -290,6 +291,17 @@ function Notices({ sheet }: { sheet: Sheet }) {
       )}
     </>
   );
+}
+
+/** That there is no network, and as of when the sheet is shown. */
+function FromDevice({ dto: { device, pump } }: { dto: SheetDto }) {
+  return device ? (
+    <p className={classes.signed} role="status">
+      No network: this sheet is shown from this device, as it was on{" "}
+      {dayAndClock(new Date(device.keptAt).toISOString(), pump.zone)}. What is typed is kept here
+      and sent when there is a network again; what others type meanwhile is seen then.
+    </p>
+  ) : null;
 }
 
 /** In one line what the head says, while that is scrolled out of a phone's sight: the reading needs the room. */

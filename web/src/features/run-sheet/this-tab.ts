@@ -4,7 +4,7 @@
  */
 import type { SheetId } from "@yard-tack/core/case";
 import type { SheetEntry } from "@yard-tack/core/visit";
-import { clockFault } from "./device-clock";
+import { clockFault } from "@/features/device";
 
 /** Sheets that are remembered; beyond them the one longest not looked at is forgotten. */
 const MOST = 20;

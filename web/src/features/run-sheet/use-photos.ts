@@ -3,10 +3,17 @@
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type PictureFacts, picturesLeft, type VisitState } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
+import {
+  type CourierState,
+  keepPhoto,
+  type KeptPhoto,
+  makeCourier,
+  pauseFor,
+  photosAcknowledged,
+  photosWaiting,
+  putPhoto,
+} from "@/features/device";
 import { useWho } from "@/shell/who";
-import { type CourierState, makeCourier, pauseFor } from "./courier";
-import { keepPhoto, type KeptPhoto, photosAcknowledged, photosWaiting } from "./outbox";
-import { putPhoto } from "./post";
 import type { SheetDto } from "./sheet-dto";
 
 export interface SheetPhoto {

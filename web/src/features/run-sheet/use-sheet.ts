@@ -1,6 +1,5 @@
 "use client";
 
-import { entryId, type EntryId } from "./ids";
 import {
   ENTRY_VERSION,
   entryKey,
@@ -16,23 +15,28 @@ import {
 } from "@yard-tack/core/visit";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
-import { useWho } from "@/shell/who";
-import { type CourierState, makeCourier, pauseFor } from "./courier";
-import { presentKey, withDrafts } from "./drafts";
 import {
   acknowledged,
   type AsideEntry,
   asideOf,
+  type CourierState,
   draftsOf,
+  entryId,
+  type EntryId,
   forgetAside,
   keep,
   keepDraft,
+  makeCourier,
+  pauseFor,
+  postEntries,
   setAside,
   waiting,
-} from "./outbox";
-import { postEntries } from "./post";
+} from "@/features/device";
+import { useWho } from "@/shell/who";
+import { presentKey, withDrafts } from "./drafts";
 import type { SheetDto } from "./sheet-dto";
 import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
+import { useKeptSheet } from "./use-kept-sheet";
 import { type SheetPhotos, usePhotos } from "./use-photos";
 
 /** An entry before it has its id, its author, its time and its place in the chain. */
@@ -95,7 +99,7 @@ const withOrders = (list: readonly SheetEntry[], orders: ReadonlyMap<string, num
 export function useSheet(dto: SheetDto): Sheet {
   const who = useWho();
   const router = useRouter();
-  const old = useRef(isOld(dto.servedAt));
+  const old = useRef(!dto.device && isOld(dto.servedAt));
   const [entries, setEntries] = useState(() => withKnown(dto.id, dto.entries));
   const [unread, setUnread] = useState<readonly UnreadEntry[]>(dto.unread);
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
@@ -122,7 +126,7 @@ export function useSheet(dto: SheetDto): Sheet {
   const heads = useRef(new Map<string, EntryId>());
 
   useEffect(() => {
-    faultRef.current = faultOf(dto.servedAt, Date.now());
+    faultRef.current = dto.device?.clockFault ?? faultOf(dto.servedAt, Date.now());
     const told = (message: TabMessage) => channel.current?.postMessage(message);
     const made = makeCourier<unknown>({
       waiting: async () => [...(await waiting(dto.id).catch(() => [])), ...unkept.current.values()],
@@ -197,9 +201,10 @@ export function useSheet(dto: SheetDto): Sheet {
       tabs.close();
       window.removeEventListener("online", online);
     };
-  }, [dto.id, dto.servedAt]);
+  }, [dto.id, dto.servedAt, dto.device]);
 
   useEffect(() => remember(dto.id, entries), [dto.id, entries]);
+  useKeptSheet(dto, entries, faultRef);
   // A page that is brought back is asked for anew: others may have typed meanwhile.
   const [served, setServed] = useState(dto.entries);
   if (served !== dto.entries) {

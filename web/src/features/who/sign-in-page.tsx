@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { NobodyHere } from "@/features/device";
 import { PageHead } from "@/shell/page-head";
 import type { PersonDto } from "@/shell/preferences";
 import { PersonTaps } from "./person-taps";
@@ -19,6 +20,7 @@ export function SignInPage({
 }) {
   return (
     <main>
+      <NobodyHere />
       <PageHead
         title="Sign in"
         about="Readings, acknowledgements and signatures carry your name. This device asks again after 90 days."

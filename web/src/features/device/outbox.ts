@@ -147,3 +147,15 @@ export async function draftsOf(sheetId: SheetId): Promise<Map<string, string>> {
   const rows = await (await open()).getAllFromIndex("drafts", "sheet", sheetId);
   return new Map(rows.map((r) => [r.key.slice(sheetId.length + 1), r.text]));
 }
+
+/** Sheets of which something has not gone to the server: entries, pictures, texts, or what was set aside. */
+export async function unsentSheets(): Promise<ReadonlySet<string>> {
+  const db = await open();
+  const lists = await Promise.all([
+    db.getAllFromIndex("entries", "sheet"),
+    db.getAllFromIndex("photos", "sheet"),
+    db.getAllFromIndex("aside", "sheet"),
+    db.getAllFromIndex("drafts", "sheet"),
+  ]);
+  return new Set(lists.flat().map((row) => row.sheetId));
+}

@@ -1,0 +1,19 @@
+"use client";
+
+import { useEffect } from "react";
+import type { ToKeep } from "@/workers/to-keep";
+import { hereIs } from "./days";
+import { unsentSheets } from "./outbox";
+
+/** Nobody is signed in here any more: what was kept to be read goes, what is still to be sent stays. Shows nothing. */
+export function NobodyHere() {
+  useEffect(() => {
+    const forget = async () => {
+      await hereIs(undefined, await unsentSheets());
+      const worker = (await navigator.serviceWorker?.getRegistration())?.active;
+      worker?.postMessage({ forget: true } satisfies ToKeep);
+    };
+    void forget().catch(() => undefined);
+  }, []);
+  return null;
+}

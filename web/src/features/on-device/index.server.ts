@@ -1,0 +1,3 @@
+import "server-only";
+
+export { dayOf } from "./server";

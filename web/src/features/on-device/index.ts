@@ -1,0 +1,2 @@
+export { KeepDay } from "./keep-day";
+export { OnDevice } from "./on-device";

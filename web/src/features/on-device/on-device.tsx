@@ -1,0 +1,85 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { type KeptSheet, keptSheet, keptSheets, unsentSheets, whoWasHere } from "@/features/device";
+import { SHEET_SHAPE, type SheetDto, SheetPage } from "@/features/run-sheet";
+import type { PersonDto, SettingsDto } from "@/shell/preferences";
+import { Frame } from "@/shell/rail";
+import { WhoProvider } from "@/shell/who";
+import { DayHere, type DaySheet } from "./day-here";
+import { NotHere } from "./not-here";
+
+/** What this device has of the page that was asked for. */
+type Found =
+  | { readonly what: "nobody" }
+  | { readonly what: "sheet"; readonly who: PersonDto; readonly dto: SheetDto }
+  | { readonly what: "day"; readonly who: PersonDto; readonly sheets: readonly DaySheet[] }
+  | { readonly what: "not-here"; readonly who: PersonDto; readonly isSheet: boolean }
+  | { readonly what: "no-store" };
+
+const SHEET = /^\/sheet\/([0-9a-f-]{36})$/;
+
+async function look(path: string): Promise<Found> {
+  const who = await whoWasHere();
+  if (!who) return { what: "nobody" };
+  const [, id] = SHEET.exec(path) ?? [];
+  if (id !== undefined) {
+    const dto = readKept(await keptSheet(id));
+    return dto ? { what: "sheet", who, dto } : { what: "not-here", who, isSheet: true };
+  }
+  if (path !== "/") return { what: "not-here", who, isSheet: false };
+  const unsent = await unsentSheets();
+  const sheets = (await keptSheets()).flatMap((kept): DaySheet[] => {
+    const dto = readKept(kept);
+    if (!dto || (dto.signedAt !== null && !unsent.has(kept.id))) return [];
+    return [{ dto, unsent: unsent.has(kept.id) }];
+  });
+  return { what: "day", who, sheets: sheets.toSorted(byDue) };
+}
+
+const byDue = (a: DaySheet, b: DaySheet) => a.dto.dueAt.localeCompare(b.dto.dueAt);
+
+/** A sheet as this device kept it; undefined where there is none, or one of another shape. */
+function readKept(kept: KeptSheet | undefined): SheetDto | undefined {
+  if (kept?.shape !== SHEET_SHAPE) return undefined;
+  const { keptAt, clockFault } = kept;
+  // Small differences are the way of the answer, not the clock.
+  const off = Math.abs(clockFault) > 600_000 ? clockFault : 0;
+  return { ...(kept.dto as SheetDto), device: { keptAt, clockFault: off } };
+}
+
+/** Stands in for a page that cannot be had: what this device keeps of it. */
+export function OnDevice({
+  onSettings,
+}: {
+  onSettings: (change: Partial<SettingsDto>) => Promise<unknown>;
+}) {
+  const [found, setFound] = useState<Found | null>(null);
+  useEffect(() => {
+    const load = async () => {
+      const { pathname } = window.location;
+      // Asked for by its own name it is no page of anything.
+      const next = await look(pathname === "/on-device" ? "/" : pathname).catch((): Found => ({
+        what: "no-store",
+      }));
+      setFound(next);
+    };
+    void load();
+  }, []);
+  if (!found) return null;
+  if (found.what === "nobody" || found.what === "no-store")
+    return <NotHere why={found.what} frame={false} />;
+  return (
+    <WhoProvider person={found.who} onSettings={onSettings}>
+      <Frame>
+        {found.what === "sheet" ? (
+          <SheetPage dto={found.dto} />
+        ) : found.what === "day" ? (
+          <DayHere sheets={found.sheets} />
+        ) : (
+          <NotHere why={found.isSheet ? "sheet" : "page"} frame />
+        )}
+      </Frame>
+    </WhoProvider>
+  );
+}
