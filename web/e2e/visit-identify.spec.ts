@@ -159,12 +159,21 @@ test("a signature waits for a picture that is still on its way", async ({ page }
   await expect(page.getByTestId("saved")).toContainText("a picture is still on its way");
   await step(page, "Sign off");
   const sign = page.getByRole("button", { name: "Sign and write the log" });
-  await expect(sign).toBeDisabled();
-  open = true;
-  await expect(sign).toBeEnabled();
   await page.getByLabel("The visit ends").selectOption("referred");
   await page.getByLabel("Found").fill("Rag in the pit.");
+  await expect(page.getByText("The signature is kept here too, and goes")).toBeVisible();
   await sign.click();
+  // Given, and behind the picture: through a reload, and it can be taken back until it is sent.
+  const here = page.getByTestId("signed-here");
+  await expect(here).toContainText(/by Technician\. The signature goes to the server behind/);
+  await here.getByRole("button", { name: "Take the signature back" }).click();
+  await expect(here).toHaveCount(0);
+  await sign.click();
+  await expect(here).toBeVisible();
+  await page.reload();
+  await expect(here).toContainText(/behind the readings and pictures/);
+  open = true;
+  await page.waitForURL(/\/log\//);
   const picture = page.getByRole("img", { name: "Photo: look" });
   await expect(picture).toBeVisible();
   await expect.poll(() => picture.evaluate((i) => (i as HTMLImageElement).naturalWidth)).toBe(40);

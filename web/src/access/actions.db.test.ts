@@ -10,7 +10,8 @@ import { receiveEntries } from "@/features/run-sheet/receive";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { savePlate } from "@/features/run-sheet/save-plate";
-import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
+import { addAddendum } from "@/features/run-sheet/add-addendum";
+import { signOff } from "@/testing/sign-off";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { dropPromise, openRound, promiseDone, putOff } from "@/features/slate/promise-actions";
@@ -329,7 +330,7 @@ const DEEDS: readonly Deed[] = [
     able: WORKERS,
     at: (p) =>
       signOff({
-        ...{ sheetId: p.sheet as never, closed: "cured", found: "x", done: "", proof: "" },
+        ...{ sheetId: p.sheet, closed: "cured", found: "x", done: "", proof: "" },
         ...{ was: null, promises: [], fingerprint: "" },
       }),
   },

@@ -23,13 +23,14 @@ import { savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { receiveEntries } from "@/features/run-sheet/receive";
+import { receiveSignature } from "@/features/run-sheet/receive-signature";
 import { moveToDay } from "@/features/slate/move-to-day";
 import { tellApart, tellSame } from "@/features/doubles/tell";
 import { saveInstrument, setAside } from "@/features/instruments/save-instrument";
 import { putFitBack, saveFit } from "@/features/next-pump/save-fit";
 import { serialElsewhere } from "@/features/run-sheet/serial-elsewhere";
 import { savePlate } from "@/features/run-sheet/save-plate";
-import { addAddendum, signOff } from "@/features/run-sheet/sign-off";
+import { addAddendum } from "@/features/run-sheet/add-addendum";
 import { choicesFor } from "@/features/slate/choices";
 import { takeCall } from "@/features/slate/new-call";
 import { dropPromise, openRound, promiseDone, putOff } from "@/features/slate/promise-actions";
@@ -137,7 +138,6 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   saveLine: plain(saveLine),
   proposeLine: plain(proposeLine),
   savePlate: plain(savePlate),
-  signOff: plain(signOff),
   addAddendum: plain(addAddendum),
   keepView: plain(keepView),
   dropView: plain(dropView),
@@ -165,6 +165,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   setAside: (junk, id) => setAside(id, junk as never),
   setRetired: (junk, id) => setRetired(id, junk as never),
   receiveEntries: (junk, id) => receiveEntries(json(junk), id),
+  receiveSignature: (junk, id) => receiveSignature(request(junk, "PUT", "application/json"), id),
   receivePhoto: (junk, id) => receivePhoto(request(junk, "PUT", "image/jpeg"), id, id),
   sendPhoto: (_, id) => sendPhoto(id, id),
   takeReadings: (junk, id) => takeReadings(json(junk), id),

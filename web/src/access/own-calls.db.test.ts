@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { people, type PersonRow } from "@/db";
 import { callOff, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receiveEntries } from "@/features/run-sheet/receive";
-import { signOff } from "@/features/run-sheet/sign-off";
+import { signOff } from "@/testing/sign-off";
 import { takeCall } from "@/features/slate/new-call";
 import { NO_ERRORS } from "@/shell/form-answer";
 import { demoDatabase, testRows } from "@/testing/demo-database";
@@ -64,7 +64,7 @@ describe("a call that is somebody's", () => {
     const off = formOf({ sheet, reason: "a mistake" });
     expect(JSON.stringify(await callOff(NO_ERRORS, off))).toContain("somebody else's");
     const words = { found: "a", done: "b", proof: "c", was: null, promises: [], fingerprint: "" };
-    const signed = { sheetId: sheet as never, closed: "improved", ...words };
+    const signed = { sheetId: sheet, closed: "improved", ...words };
     expect(JSON.stringify(await signOff(signed))).toContain("somebody else's");
     expect(await rows()).toEqual(before);
     const read = JSON.stringify(readBy(idOf("technician")));

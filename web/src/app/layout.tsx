@@ -18,7 +18,7 @@ import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { type Visitor, visitorHere } from "@/access/index.server";
-import { KeepDay } from "@/features/on-device";
+import { KeepDay, SendWaiting } from "@/features/on-device";
 import { saveSettings } from "@/features/who/index.server";
 import { Providers, Themed } from "@/shell/providers";
 
@@ -44,7 +44,12 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         {visitor ? (
-          <Providers person={personOf(visitor)} onSettings={saveSettings} nonce={nonce}>
+          <Providers
+            person={personOf(visitor)}
+            onSettings={saveSettings}
+            nonce={nonce}
+            foot={<SendWaiting />}
+          >
             {children}
             {visitor.role === "viewer" ? null : <KeepDay />}
           </Providers>

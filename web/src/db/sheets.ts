@@ -167,10 +167,12 @@ export interface Refusal {
  * Signs a sheet. Its row is locked first, so that the entry has everything that was told kept; what comes
  * later comes after it. Signing twice gives the first entry.
  * @param sign - works out what the visit leaves from the sheet as it is under the lock
+ * @param given - when it was given, where that was before it came here; never before the sheet was opened, nor ahead
  */
 export async function signSheet(
   id: SheetId,
-  sign: (sheet: SheetRecord, at: Date) => Signature | Refusal,
+  sign: (sheet: SheetRecord) => Signature | Refusal,
+  given?: Date,
 ): Promise<Signed> {
   const em = await unitOfWork();
   return em.transactional(async (tx): Promise<Signed> => {
@@ -179,8 +181,9 @@ export async function signSheet(
     if (!row || !sheet) return { ok: false, why: "no-such-sheet" };
     const [before] = sheet.log;
     if (row.signedAt && before) return { ok: true, logEntryId: before.id };
-    const at = new Date();
-    const signature = sign(sheet, at);
+    const now = new Date();
+    const at = given && given < now ? later(given, row.openedAt) : now;
+    const signature = sign(sheet);
     if ("field" in signature) return { ok: false, why: "refused", ...signature };
     const entry = await writeEntry(tx, sheet.sheet, sheet.sheet.kind, signature, at);
     row.signedAt = at;
@@ -188,6 +191,8 @@ export async function signSheet(
     return { ok: true, logEntryId: entry };
   });
 }
+
+const later = (a: Date, b: Date): Date => (a > b ? a : b);
 
 /** Puts what came after a signature into the log, as an entry that adds to the signed one. */
 export async function addToLog(

@@ -7,12 +7,15 @@ import classes from "./file-button.module.css";
 export function FileButton({
   label,
   onFiles,
+  accept = "image/*",
   camera = false,
   multiple = false,
   disabled = false,
 }: {
   label: string;
   onFiles: (files: readonly File[]) => void;
+  /** What can be chosen. */
+  accept?: string;
   /** Opens the camera where there is one. */
   camera?: boolean;
   multiple?: boolean;
@@ -31,7 +34,7 @@ export function FileButton({
       <input
         id={id}
         type="file"
-        accept="image/*"
+        accept={accept}
         {...(camera ? { capture: "environment" as const } : {})}
         multiple={multiple}
         disabled={disabled}

@@ -29,17 +29,20 @@ export function Providers({
   person,
   nonce,
   onSettings,
+  foot,
   children,
 }: {
   person: PersonDto;
   nonce: string;
   onSettings: (change: Partial<SettingsDto>) => Promise<unknown>;
+  /** Stands in the rail. */
+  foot?: ReactNode;
   children: ReactNode;
 }) {
   return (
     <Themed nonce={nonce}>
       <WhoProvider person={person} onSettings={onSettings}>
-        <Frame>{children}</Frame>
+        <Frame foot={foot}>{children}</Frame>
       </WhoProvider>
     </Themed>
   );

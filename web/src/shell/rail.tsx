@@ -46,8 +46,8 @@ const PLACES = [
   },
 ] as const;
 
-/** The narrow rail and the page beside it. */
-export function Frame({ children }: { children: ReactNode }) {
+/** The narrow rail and the page beside it. @param foot - above what belongs to the person */
+export function Frame({ foot, children }: { foot?: ReactNode; children: ReactNode }) {
   const path = usePathname();
   const router = useRouter();
   const who = useWho();
@@ -87,6 +87,7 @@ export function Frame({ children }: { children: ReactNode }) {
           Find
         </button>
         <div className={classes.foot}>
+          {foot}
           <Link href={`/who?back=${encodeURIComponent(path)}`} className={classes.place}>
             <IconUser size={20} stroke={1.7} aria-hidden />
             {who.units === "us" ? "US units" : "Metric"}

@@ -51,19 +51,21 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
   let running = false;
   let again = false;
   let failures = 0;
+  let sentAt: string | null = null;
   let stopped = false;
   let cancelPause: (() => void) | undefined;
 
   async function round(): Promise<void> {
     const batch = (await ports.waiting()).slice(0, ports.batch);
     if (batch.length === 0) {
-      ports.tell({ kind: "sent", at: ports.now() });
+      ports.tell({ kind: "sent", at: sentAt });
       return;
     }
     ports.tell({ kind: "sending", count: batch.length });
     const answer = await ports.post(batch);
     if (answer.ok) {
       await ports.acknowledged(answer.kept);
+      if (answer.kept.length > 0) sentAt = ports.now();
       if (answer.refused.length > 0) await ports.refused(answer.refused);
       // An answer that names nothing would be asked for ever.
       const moved = answer.kept.length + answer.refused.length > 0;

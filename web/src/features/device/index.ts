@@ -19,12 +19,22 @@ export {
   forgetAside,
   keep,
   keepDraft,
+  forgetSignature,
   keepPhoto,
   type KeptPhoto,
+  type KeptSignature,
+  keepSignature,
   photosAcknowledged,
   photosWaiting,
   setAside,
+  signatureOf,
+  everythingKept,
+  takeIn,
+  tryAgain,
+  type Unsent,
+  unsent,
   unsentSheets,
   waiting,
 } from "./outbox";
-export { postEntries, putPhoto } from "./post";
+export { postEntries, putPhoto, putSignature } from "./post";
+export { sendAll, sendsForItself } from "./send-all";

@@ -2,7 +2,8 @@ import "fake-indexeddb/auto";
 import { personId, sheetId } from "@yard-tack/core/case";
 import { ENTRY_VERSION, type SheetEntry } from "@yard-tack/core/visit";
 import { openDB } from "idb";
-import { describe, expect, it } from "vitest";
+import { IDBFactory } from "fake-indexeddb";
+import { describe, expect, it, vi } from "vitest";
 import { entryId } from "./ids";
 
 const A = sheetId.parse("00000000-0000-4000-8000-00000000000a");
@@ -19,6 +20,10 @@ const entry = (n: number, at = "2026-01-01T00:00:00Z"): SheetEntry => ({
   caution: "lockout",
 });
 const ids = (list: readonly unknown[]) => list.map((e) => (e as { id: string }).id);
+
+// A device of its own, whatever another file of tests left on theirs.
+vi.resetModules();
+globalThis.indexedDB = new IDBFactory();
 
 // What an earlier version left on this device, before this one opens it.
 const old = await openDB("yard-outbox", 2, {

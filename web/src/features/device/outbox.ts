@@ -5,7 +5,7 @@
  * that is no reading yet is kept as a draft. What the server cannot take is set aside, with its reason,
  * until a person has mended or dropped it. Every function fails when the device keeps nothing.
  */
-import type { SheetId } from "@yard-tack/core/case";
+import type { PersonId, SheetId } from "@yard-tack/core/case";
 import type { PictureFacts, SheetEntry } from "@yard-tack/core/visit";
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 
@@ -38,14 +38,27 @@ export interface KeptPhoto extends PictureFacts {
   readonly blob: Blob;
 }
 
+/** A signature that was given on this device and has not reached the server. */
+export interface KeptSignature {
+  readonly sheetId: SheetId;
+  readonly personId: PersonId;
+  /** ISO 8601, the device's clock put right. */
+  readonly at: string;
+  /** What is signed, as the form has it. */
+  readonly form: unknown;
+  /** Why the server did not take it, and at which field; it is not sent again by itself. */
+  readonly refused?: { readonly message: string; readonly field?: string };
+}
+
 interface OutboxSchema extends DBSchema {
+  signatures: { key: string; value: KeptSignature };
   photos: { key: string; value: KeptPhoto; indexes: { sheet: string } };
   entries: { key: string; value: KeptEntry; indexes: { sheet: string; made: number } };
   aside: { key: string; value: AsideEntry; indexes: { sheet: string } };
   drafts: { key: string; value: Draft; indexes: { sheet: string } };
 }
 
-const VERSION = 3;
+const VERSION = 4;
 
 let opened: Promise<IDBPDatabase<OutboxSchema>> | undefined;
 
@@ -64,6 +77,7 @@ function open(): Promise<IDBPDatabase<OutboxSchema>> {
         db.createObjectStore("aside", { keyPath: "id" }).createIndex("sheet", "sheetId");
         tx.objectStore("entries").createIndex("made", "made");
       }
+      if (from < 4) db.createObjectStore("signatures", { keyPath: "sheetId" });
     },
     // Another tab brings a newer version: it must not wait for this one.
     blocking: () => void opened?.then((db) => db.close()).finally(() => (opened = undefined)),
@@ -133,6 +147,21 @@ export async function photosAcknowledged(ids: readonly string[]): Promise<void> 
   await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
 }
 
+/** Keeps the signature of a sheet in place of one that was kept before. */
+export async function keepSignature(signature: KeptSignature): Promise<void> {
+  await (await open()).put("signatures", signature);
+}
+
+/** The signature of a sheet that has not reached the server. */
+export async function signatureOf(sheetId: SheetId): Promise<KeptSignature | undefined> {
+  return (await open()).get("signatures", sheetId);
+}
+
+/** Forgets a signature: the server has it, or who gave it took it back. */
+export async function forgetSignature(sheetId: SheetId): Promise<void> {
+  await (await open()).delete("signatures", sheetId);
+}
+
 const draftKey = (sheetId: SheetId, slot: string) => `${sheetId}/${slot}`;
 
 /** Keeps text that is being typed; an empty text forgets it. */
@@ -148,14 +177,93 @@ export async function draftsOf(sheetId: SheetId): Promise<Map<string, string>> {
   return new Map(rows.map((r) => [r.key.slice(sheetId.length + 1), r.text]));
 }
 
-/** Sheets of which something has not gone to the server: entries, pictures, texts, or what was set aside. */
-export async function unsentSheets(): Promise<ReadonlySet<string>> {
+/** What of a sheet is on this device and not with the server. */
+export interface Unsent {
+  readonly entries: number;
+  readonly photos: number;
+  /** Set aside: the server did not take it. */
+  readonly aside: number;
+  /** Texts that were begun. */
+  readonly drafts: number;
+  /** Signed here: 0 or 1. */
+  readonly signatures: number;
+}
+
+/** Everything that is on this device and not with the server, by its sheet. */
+export async function unsent(): Promise<ReadonlyMap<SheetId, Unsent>> {
   const db = await open();
-  const lists = await Promise.all([
-    db.getAllFromIndex("entries", "sheet"),
-    db.getAllFromIndex("photos", "sheet"),
-    db.getAllFromIndex("aside", "sheet"),
-    db.getAllFromIndex("drafts", "sheet"),
+  const kinds = ["entries", "photos", "aside", "drafts", "signatures"] as const;
+  const lists = await Promise.all(kinds.map((k) => db.getAll(k)));
+  const found = new Map<SheetId, Record<(typeof kinds)[number], number>>();
+  kinds.forEach((kind, i) => {
+    for (const { sheetId } of lists[i] ?? []) {
+      const id = sheetId as SheetId;
+      const of = found.get(id) ?? { entries: 0, photos: 0, aside: 0, drafts: 0, signatures: 0 };
+      of[kind]++;
+      found.set(id, of);
+    }
+  });
+  return found;
+}
+
+/** Sheets of which something has not gone to the server. */
+export const unsentSheets = async (): Promise<ReadonlySet<string>> =>
+  new Set((await unsent()).keys());
+
+/** Everything of these stores as it is kept, for a file. */
+export async function everythingKept(): Promise<{
+  readonly entries: readonly KeptEntry[];
+  readonly photos: readonly KeptPhoto[];
+  readonly aside: readonly AsideEntry[];
+  readonly drafts: readonly Draft[];
+}> {
+  const db = await open();
+  const [entries, photos, aside, drafts] = await Promise.all([
+    db.getAllFromIndex("entries", "made"),
+    db.getAll("photos"),
+    db.getAll("aside"),
+    db.getAll("drafts"),
   ]);
-  return new Set(lists.flat().map((row) => row.sheetId));
+  // What a version before the order kept has no place in its index, and was made before.
+  const old = (await db.getAll("entries")).filter((e) => e.made === undefined);
+  return { entries: [...old, ...entries], photos, aside, drafts };
+}
+
+/** Puts entries that were set aside back among those that go, in the order they were made. */
+export async function tryAgain(ids: readonly string[]): Promise<void> {
+  const tx = (await open()).transaction(["entries", "aside"], "readwrite");
+  const last = await tx.objectStore("entries").index("made").openCursor(null, "prev");
+  let made = last?.value.made ?? 0;
+  for (const id of ids) {
+    const row = await tx.objectStore("aside").get(id);
+    if (!row) continue;
+    made++;
+    await tx.objectStore("entries").put({ id, sheetId: row.sheetId, entry: row.entry, made });
+    await tx.objectStore("aside").delete(id);
+  }
+  await tx.done;
+}
+
+/** Takes in what another device kept: what is here already stays as it is. @returns how many were new */
+export async function takeIn(
+  entries: readonly { readonly id: string; readonly sheetId: string; readonly entry: unknown }[],
+  photos: readonly KeptPhoto[],
+): Promise<number> {
+  const tx = (await open()).transaction(["entries", "photos"], "readwrite");
+  const last = await tx.objectStore("entries").index("made").openCursor(null, "prev");
+  let made = last?.value.made ?? 0;
+  let fresh = 0;
+  for (const { id, sheetId, entry } of entries) {
+    if (await tx.objectStore("entries").get(id)) continue;
+    made++;
+    fresh++;
+    await tx.objectStore("entries").put({ id, sheetId, entry, made });
+  }
+  for (const photo of photos) {
+    if (await tx.objectStore("photos").get(photo.id)) continue;
+    fresh++;
+    await tx.objectStore("photos").put(photo);
+  }
+  await tx.done;
+  return fresh;
 }

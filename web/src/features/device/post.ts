@@ -1,6 +1,6 @@
 /** What goes from the device to the server. */
 import type { EntryId, SheetId } from "@yard-tack/core/case";
-import type { KeptPhoto } from "./outbox";
+import type { KeptPhoto, KeptSignature } from "./outbox";
 
 /** What the server says of what was sent. */
 export type Answer =
@@ -65,4 +65,41 @@ export function putPhoto(photo: KeptPhoto): Promise<Answer> {
     headers: { "content-type": "image/jpeg" },
     body: blob,
   });
+}
+
+/** What the server says of a signature. */
+export type SignatureAnswer =
+  | { readonly ok: true; readonly logEntryId: string }
+  /** It looked at it, and it cannot be so. */
+  | { readonly ok: false; readonly refused: { readonly message: string; readonly field?: string } }
+  | { readonly ok: false; readonly status: number };
+
+/** As much of an answer to a signature as is looked at. */
+interface SignatureBody {
+  readonly ok?: boolean;
+  readonly logEntryId?: string;
+  readonly message?: string;
+  readonly field?: string;
+  readonly errors?: readonly { readonly message: string }[];
+}
+
+/** Signs: once, however often it is asked. */
+export async function putSignature(signature: KeptSignature): Promise<SignatureAnswer> {
+  const { sheetId, personId, at, form } = signature;
+  try {
+    const answer = await fetch(`/api/sheets/${sheetId}/signature`, {
+      method: "PUT",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ personId, at, form }),
+    });
+    const body = (await answer.json()) as SignatureBody;
+    if (body.ok && body.logEntryId !== undefined) return { ok: true, logEntryId: body.logEntryId };
+    const message = body.message ?? body.errors?.[0]?.message ?? "The server refused it.";
+    // Who is signed in, a server that is busy or not well: that may be otherwise in a moment.
+    const passes = answer.status === 401 || answer.status === 429 || answer.status >= 500;
+    if (passes) return { ok: false, status: answer.status };
+    return { ok: false, refused: { message, ...(body.field ? { field: body.field } : {}) } };
+  } catch {
+    return { ok: false, status: 0 };
+  }
 }

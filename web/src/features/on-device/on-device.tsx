@@ -8,6 +8,8 @@ import { Frame } from "@/shell/rail";
 import { WhoProvider } from "@/shell/who";
 import { DayHere, type DaySheet } from "./day-here";
 import { NotHere } from "./not-here";
+import { SendWaiting } from "./send-waiting";
+import { WaitingPage } from "./waiting-page";
 
 /** What this device has of the page that was asked for. */
 type Found =
@@ -15,6 +17,7 @@ type Found =
   | { readonly what: "sheet"; readonly who: PersonDto; readonly dto: SheetDto }
   | { readonly what: "day"; readonly who: PersonDto; readonly sheets: readonly DaySheet[] }
   | { readonly what: "not-here"; readonly who: PersonDto; readonly isSheet: boolean }
+  | { readonly what: "waiting"; readonly who: PersonDto }
   | { readonly what: "no-store" };
 
 const SHEET = /^\/sheet\/([0-9a-f-]{36})$/;
@@ -27,6 +30,7 @@ async function look(path: string): Promise<Found> {
     const dto = readKept(await keptSheet(id));
     return dto ? { what: "sheet", who, dto } : { what: "not-here", who, isSheet: true };
   }
+  if (path === "/waiting") return { what: "waiting", who };
   if (path !== "/") return { what: "not-here", who, isSheet: false };
   const unsent = await unsentSheets();
   const sheets = (await keptSheets()).flatMap((kept): DaySheet[] => {
@@ -71,9 +75,11 @@ export function OnDevice({
     return <NotHere why={found.what} frame={false} />;
   return (
     <WhoProvider person={found.who} onSettings={onSettings}>
-      <Frame>
+      <Frame foot={<SendWaiting />}>
         {found.what === "sheet" ? (
           <SheetPage dto={found.dto} />
+        ) : found.what === "waiting" ? (
+          <WaitingPage device />
         ) : found.what === "day" ? (
           <DayHere sheets={found.sheets} />
         ) : (

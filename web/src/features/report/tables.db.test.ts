@@ -6,7 +6,7 @@ import { beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { appendEntries } from "@/db";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
-import { signOff } from "../run-sheet/sign-off";
+import { signOff } from "@/testing/sign-off";
 import { logCsv, pumpsCsv, readingsCsv } from "./tables";
 import { visitCase } from "./visit-case";
 

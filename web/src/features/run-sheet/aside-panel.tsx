@@ -6,7 +6,7 @@ import { Button, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { AsideEntry } from "@/features/device";
-import { addAddendum } from "./sign-off";
+import { addAddendum } from "./add-addendum";
 import { readTyped } from "./typed";
 import type { NewEntry, Sheet } from "./use-sheet";
 import classes from "./aside-panel.module.css";

@@ -8,7 +8,7 @@ import { jpegRequest, jsonRequest } from "@/testing/requests";
 import { receivePhoto, sendPhoto } from "./photo-bytes";
 import { receiveEntries } from "./receive";
 import { savePlate } from "./save-plate";
-import { signOff } from "./sign-off";
+import { signOff } from "@/testing/sign-off";
 
 vi.mock("next/cache", () => ({ revalidatePath: vi.fn() }));
 
@@ -75,7 +75,7 @@ describe("with the database away", () => {
         promises: [],
         fingerprint: "",
       }),
-    ).toMatchObject({ ok: false, message: expect.stringMatching(/Nothing was signed/) as string });
+    ).toMatchObject({ ok: false, message: expect.stringMatching(/does not answer/) as string });
     const form = new FormData();
     form.set("pump", id);
     form.set("complaint", "weak");

@@ -2,4 +2,5 @@ import "server-only";
 
 export { loadSheetDto, sheetTitle } from "./server";
 export { receiveEntries } from "./receive";
+export { receiveSignature } from "./receive-signature";
 export { receivePhoto, sendPhoto } from "./photo-bytes";

@@ -2,6 +2,7 @@
 
 import type { Position, TestId } from "@yard-tack/core/case";
 import type { UnitSystem } from "@yard-tack/core/quantity";
+import { Button } from "@mantine/core";
 import { useHotkeys, useIntersection } from "@mantine/hooks";
 import Link from "next/link";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
@@ -132,6 +133,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
         </p>
       ) : null}
       <Notices sheet={sheet} />
+      {signedHere(sheet) ? <SignedHere sheet={sheet} /> : null}
       {asideNeeded(sheet) ? <AsidePanel sheet={sheet} /> : null}
       <div className={classes.parts}>
         <div className={classes.knots}>
@@ -142,7 +144,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           id="step"
           ref={stepPart}
           tabIndex={-1}
-          inert={dto.signedAt !== null}
+          inert={dto.signedAt !== null || signedHere(sheet)}
         >
           {stops.map((stop) => (
             <div key={stop.id} className={classes.stop}>
@@ -290,6 +292,33 @@ function Notices({ sheet }: { sheet: Sheet }) {
         </p>
       )}
     </>
+  );
+}
+
+/** Signed on this device, and not refused by the server: what is signed is not added to. */
+const signedHere = ({ signature: { made } }: Sheet): boolean => made !== null && !made.refused;
+
+/** A signature that is on its way, and what is before it. */
+function SignedHere({ sheet }: { sheet: Sheet }) {
+  const { made, sending, takeBack } = sheet.signature;
+  if (!made) return null;
+  const before = [sheet.courier, sheet.photos.courier].some((c) => c.kind !== "sent");
+  return (
+    <div className={classes.signed} role="status" data-testid="signed-here">
+      <p>
+        Signed on this device {dayAndClock(made.at, sheet.dto.pump.zone)} by{" "}
+        {sheet.dto.people[made.personId] ?? "somebody"}.{" "}
+        {before
+          ? "The signature goes to the server behind the readings and pictures that are still here."
+          : "The signature is on its way to the server."}{" "}
+        It counts when it is there; until then it is kept here, through a reload and a restart.
+      </p>
+      {sending ? null : (
+        <Button variant="default" onClick={takeBack}>
+          Take the signature back
+        </Button>
+      )}
+    </div>
   );
 }
 

@@ -5,7 +5,11 @@ import { v4 as newId } from "uuid";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
 import { appendEntries, logOfPump, people, promisesOf } from "@/db";
 import { demoDatabase, RunSheet, testRows } from "@/testing/demo-database";
-import { addAddendum, signOff, type SignOffForm } from "./sign-off";
+import { signIn, whoIsHere } from "@/testing/session";
+import { signOff } from "@/testing/sign-off";
+import { addAddendum } from "./add-addendum";
+import { receiveSignature } from "./receive-signature";
+import type { SignOffForm } from "./sign-off-form";
 import { loadSheetDto } from "./server";
 
 // Pages are told to load anew: there is no request here.
@@ -38,7 +42,7 @@ const flow = (value: number) =>
     ...{ unit: "m3/h", si: value / 3600, fault: null, reason: null },
   });
 
-const closing = (more: Partial<SignOffForm> = {}): SignOffForm => ({
+const closing = (more: Partial<SignOffForm> = {}): SignOffForm & { sheetId: SheetId } => ({
   ...{ sheetId, closed: "waiting for parts", found: "Rings worn.", done: "", proof: "" },
   ...{
     was: null,
@@ -48,7 +52,36 @@ const closing = (more: Partial<SignOffForm> = {}): SignOffForm => ({
   ...more,
 });
 
+/** A minute ago: the demo opened its sheets an hour before. */
+const GIVEN = new Date(Date.now() - 60_000).toISOString();
+
 describe("a signature", () => {
+  it("is taken from somebody who has signed in on this device, and from nobody else", async () => {
+    const put = async (body: unknown, type = "application/json") => {
+      const headers = { "content-type": type };
+      const request = { method: "PUT", headers, body: JSON.stringify(body) };
+      return receiveSignature(new Request("http://127.0.0.1/", request), sheetId);
+    };
+    const { sheetId: _sheet, ...form } = closing();
+    for (const [body, status] of [
+      [{ personId: newId(), form }, 422],
+      [{ personId: whoIsHere() }, 422],
+      [{ personId: whoIsHere(), at: "yesterday", form }, 422],
+      [{ personId: whoIsHere(), form: [] }, 422],
+      [null, 422],
+    ] as const)
+      expect((await put(body)).status, JSON.stringify(body)).toBe(status);
+    expect((await put({ personId: whoIsHere(), form }, "text/plain")).status).toBe(415);
+    expect((await receiveSignature(new Request("http://x/", { method: "PUT" }), "x")).status).toBe(
+      404,
+    );
+    const here = whoIsHere();
+    signIn(undefined);
+    expect((await put({ personId: here, form })).status).toBe(401);
+    signIn(here);
+    expect((await loadSheetDto(sheetId))?.signedAt).toBeNull();
+  });
+
   it.each([
     ["nothing found", { found: "  " }, "found"],
     ["a cure without proof", { closed: "cured" }, "proof"],
@@ -84,7 +117,7 @@ describe("a signature", () => {
       new Date(),
     );
     expect(kept?.refused).toEqual([]);
-    const outcome = await signOff(closing());
+    const outcome = await signOff(closing(), GIVEN);
     if (!outcome.ok) throw new Error(outcome.message);
     const sheet = await loadSheetDto(sheetId);
     const [promised] = await promisesOf(sheet?.pump.id ?? ("" as never));
@@ -108,6 +141,8 @@ describe("a signature", () => {
     expect(record?.causes.length).toBeGreaterThan(1);
     expect(record?.upTo).toBe(Math.max(...(sheet?.entries.map((e) => e.order ?? 0) ?? [])));
     expect(sheet?.late).toEqual([]);
+    // Given before it came here: the log has when it was given.
+    expect(newest?.at.toISOString().slice(0, 16)).toBe(GIVEN.slice(0, 16));
     // Once signed, the first entry stands.
     expect(await signOff(closing({ found: "Something else." }))).toEqual(outcome);
   });

@@ -29,6 +29,7 @@ import {
   makeCourier,
   pauseFor,
   postEntries,
+  sendsForItself,
   setAside,
   waiting,
 } from "@/features/device";
@@ -38,6 +39,7 @@ import type { SheetDto } from "./sheet-dto";
 import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
 import { useKeptSheet } from "./use-kept-sheet";
 import { type SheetPhotos, usePhotos } from "./use-photos";
+import { type SheetSignature, useSignature } from "./use-signature";
 
 /** An entry before it has its id, its author, its time and its place in the chain. */
 type Bare<T> = T extends unknown
@@ -58,6 +60,7 @@ export interface Sheet {
   readonly ready: boolean;
   readonly drafts: ReadonlyMap<string, string>;
   readonly photos: SheetPhotos;
+  readonly signature: SheetSignature;
   /** The pump left the yard, here or elsewhere. */
   readonly retired: boolean;
   /** What is added to the device's clock [ms]; 0 when it is right. */
@@ -167,6 +170,7 @@ export function useSheet(dto: SheetDto): Sheet {
       tell: setCourier,
     });
     courierRef.current = made;
+    const ends = sendsForItself(dto.id);
     const tabs = new BroadcastChannel(`yard-sheet-${dto.id}`);
     channel.current = tabs;
     tabs.onmessage = ({ data }: MessageEvent<TabMessage>) => {
@@ -197,6 +201,7 @@ export function useSheet(dto: SheetDto): Sheet {
     const online = () => void made.nudge();
     window.addEventListener("online", online);
     return () => {
+      ends();
       made.stop();
       tabs.close();
       window.removeEventListener("online", online);
@@ -297,6 +302,11 @@ export function useSheet(dto: SheetDto): Sheet {
     writing: writing > 0,
     drafts: drafts.size > 0,
   });
+  const signature = useSignature(
+    dto,
+    { entries: where, photos: photos.courier, aside: aside.length > 0 },
+    faultRef,
+  );
   return {
     dto,
     facts: dto.pump.view.facts,
@@ -307,6 +317,7 @@ export function useSheet(dto: SheetDto): Sheet {
     ready,
     drafts,
     photos,
+    signature,
     retired,
     clockFault: fault,
     aside,

@@ -3,7 +3,7 @@
 import type { ProposedPromise } from "@yard-tack/core/procedure";
 import { Button, Checkbox, TextInput } from "@mantine/core";
 import { wallTime } from "@/shell/times";
-import type { SignOffForm } from "../sign-off";
+import type { SignOffForm } from "../sign-off-form";
 import classes from "./steps.module.css";
 
 /** A promise as it is being written; one that is not on is not made. */

@@ -6,9 +6,10 @@ import { type ProposedPromise, proposedPromises } from "@yard-tack/core/procedur
 import { nextRound } from "@yard-tack/core/upkeep";
 import { hoursOf } from "@yard-tack/core/visit";
 import { Button, NativeSelect, Textarea } from "@mantine/core";
-import { useRouter } from "next/navigation";
-import { type FormEvent, useMemo, useState, useTransition } from "react";
-import { signOff, type SignOffForm } from "../sign-off";
+import { type FormEvent, useMemo, useState } from "react";
+import type { SignOffForm } from "../sign-off-form";
+import { missingFor } from "../sign-off-rules";
+import { keepSignDraft, keptSignDraft } from "../use-signature";
 import { type Promised, Promises, withProposed, withWanted } from "./promises";
 import type { SheetDto } from "../sheet-dto";
 import type { Sheet } from "../use-sheet";
@@ -32,9 +33,9 @@ const causeOf = (text: string): CauseId | null => CAUSE_IDS.find((c) => c === te
 
 /** The only commitment of a visit: what was found, done and proven. */
 export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null }) {
-  const router = useRouter();
-  const [pending, start] = useTransition();
-  const [problem, setProblem] = useState<{ message: string; field?: string } | null>(null);
+  const [fault, setFault] = useState<{ message: string; field?: string } | null>(null);
+  const { made, sending, sign } = sheet.signature;
+  const problem = fault ?? made?.refused ?? null;
   const leading = view?.causes[0];
   const suggestion =
     leading && leading.probability > 0.5 && leading.id !== "healthy" ? `${leading.name}.` : "";
@@ -61,25 +62,22 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     () => (view?.causes ?? []).map((c) => ({ value: c.id, label: c.name })),
     [view],
   );
-  const waiting = sheet.courier.kind !== "sent" || sheet.photos.courier.kind !== "sent";
+  const behind = behindWhat(sheet);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    start(async () => {
-      const made = promises.flatMap(({ on, ...p }) => (on ? [p] : []));
-      const asked = { sheetId: sheet.dto.id, ...form, promises: made };
-      const outcome = await signOff(asked).catch(
-        () =>
-          ({
-            ok: false,
-            message:
-              "The server did not answer. Nothing was signed; everything typed is kept here. Try again in a moment.",
-          }) as const,
-      );
-      if (outcome.ok) {
-        localStorage.removeItem(draftKey(sheet.dto.id));
-        router.push(`/log/${outcome.logEntryId}`);
-      } else setProblem(outcome);
-    });
+    const asked = { ...form, promises: promises.flatMap(({ on, ...p }) => (on ? [p] : [])) };
+    const hasAfter = [...sheet.state.readings.values()].some(
+      (r) => r.snapshot === "after" && r.si !== null,
+    );
+    const missing = missingFor(asked, hasAfter) ?? null;
+    setFault(missing);
+    if (missing) return;
+    void sign(asked).catch(() =>
+      setFault({
+        message:
+          "This device keeps nothing (its storage is full or denied): nothing was signed. Everything typed is kept on this screen.",
+      }),
+    );
   };
   const errorOf = (field: string) => (problem?.field === field ? problem.message : undefined);
   return (
@@ -155,11 +153,7 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
             {problem.message}
           </p>
         ) : null}
-        {waiting ? (
-          <p className={classes.alert}>
-            Some readings or pictures are still only on this device; sign when they are sent.
-          </p>
-        ) : null}
+        {behind.says ? <p className={classes.alert}>{behind.says}</p> : null}
         {sheet.aside.length > 0 ? (
           <p className={classes.alert}>
             An entry is set aside and would not be in the log: mend it or drop it first, at the top.
@@ -168,14 +162,38 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
         <Button
           type="submit"
           color="redLead.5"
-          loading={pending}
-          disabled={waiting || sheet.aside.length > 0}
+          loading={sending}
+          disabled={behind.holds || sheet.aside.length > 0}
         >
           Sign and write the log
         </Button>
       </form>
     </section>
   );
+}
+
+/** What a signature goes behind, and whether it cannot be given before that is settled. */
+function behindWhat({ courier, photos }: Sheet): {
+  readonly holds: boolean;
+  readonly says?: string;
+} {
+  const kinds = [courier.kind, photos.courier.kind];
+  if (kinds.every((k) => k === "sent")) return { holds: false };
+  // Written down, or on the way: in a moment it is one or the other.
+  if (kinds.some((k) => k === "keeping" || k === "sending"))
+    return {
+      holds: true,
+      says: "Something is being written down or sent; the signature can be given in a moment.",
+    };
+  if (kinds.some((k) => k === "not-kept" || k === "refused"))
+    return {
+      holds: true,
+      says: "Something of this sheet is not where it belongs, see the top; it would not be in the log.",
+    };
+  return {
+    holds: false,
+    says: "Some readings or pictures are still only on this device. The signature is kept here too, and goes to the server behind them.",
+  };
 }
 
 /** The round after this one: by the calendar, or by the hours it runs. */
@@ -192,26 +210,17 @@ function roundAfter(
 }
 
 /** As it stands: nothing may be chosen yet. */
-type Fields = Omit<SignOffForm, "sheetId" | "closed" | "promises"> & {
+type Fields = Omit<SignOffForm, "closed" | "promises"> & {
   readonly closed: VisitEnd | "";
   readonly promises: readonly Promised[];
 };
-const draftKey = (sheetId: string) => `yard-sign-${sheetId}`;
 
 /** The form as it was left on this device. The step is never drawn on the server. */
 function useSignDraft(sheetId: string, initial: Fields) {
-  const [form, setForm] = useState<Fields>(() => ({ ...initial, ...keptDraft(sheetId) }));
+  const [form, setForm] = useState<Fields>(() => ({ ...initial, ...keptSignDraft(sheetId) }));
   const set = (next: Fields) => {
     setForm(next);
-    localStorage.setItem(draftKey(sheetId), JSON.stringify(next));
+    keepSignDraft(sheetId, next);
   };
   return [form, set] as const;
-}
-
-function keptDraft(sheetId: string): Partial<Fields> {
-  try {
-    return JSON.parse(localStorage.getItem(draftKey(sheetId)) ?? "{}") as Partial<Fields>;
-  } catch {
-    return {};
-  }
 }

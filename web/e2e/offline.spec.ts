@@ -1,0 +1,206 @@
+/** No network: a day that is on the device, from a cold start. */
+import { readFileSync } from "node:fs";
+import type { BrowserContext, Page } from "@playwright/test";
+import { expectAccessible } from "./accessible";
+import { acknowledgeAll, allSent, figure, openCall, read, step, strip, toReadings } from "./sheet";
+import { expect, test } from "./test";
+
+test.use({ serviceWorkers: "allow", viewport: { width: 390, height: 844 }, hasTouch: true });
+
+/** Opens the Slate with a network, and waits until the day is on the device. */
+async function bringTheDay(page: Page): Promise<void> {
+  await page.goto("/");
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const kept = () =>
+    page.evaluate(async () => {
+      const names = (await indexedDB.databases()).map((d) => d.name);
+      if (!names.includes("yard-days")) return 0;
+      const copies = await (await caches.open("pages")).keys();
+      return new Promise<number>((resolve) => {
+        const asked = indexedDB.open("yard-days");
+        asked.onsuccess = () => {
+          const count = asked.result.transaction("sheets").objectStore("sheets").count();
+          count.onsuccess = () => {
+            asked.result.close();
+            resolve(Math.min(count.result, copies.length));
+          };
+        };
+      });
+    });
+  await expect.poll(kept).toBeGreaterThan(4);
+}
+
+/** The browser is closed and opened again, where there is no network. */
+async function coldStart(context: BrowserContext, path: string): Promise<Page> {
+  for (const page of context.pages()) await page.close();
+  await context.setOffline(true);
+  const page = await context.newPage();
+  await page.goto(path);
+  return page;
+}
+
+const JPEG_WIDTH = 60;
+const picture = async (page: Page): Promise<Buffer> =>
+  Buffer.from(
+    await page.evaluate((w) => {
+      const canvas = document.createElement("canvas");
+      canvas.width = w;
+      canvas.height = 40;
+      return canvas.toDataURL("image/png").split(",")[1] ?? "";
+    }, JPEG_WIDTH),
+    "base64",
+  );
+
+test("a whole visit is made with no network, from a cold start to its signature, and arrives as it was", async ({
+  page: first,
+  context,
+}) => {
+  await bringTheDay(first);
+  const page = await coldStart(context, "/");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No network");
+  await expectAccessible(page, "the day on the device");
+  await page.getByRole("link", { name: /LF-2/ }).click();
+  await expect(page.getByText(/No network: this sheet is shown from this device/)).toBeVisible();
+  await toReadings(page);
+  await acknowledgeAll(page);
+  await read(page, "flow", "44 m3/h");
+  await expect(page.getByTestId("verdict").first()).toBeAttached();
+  await step(page, "Look and listen");
+  await page
+    .locator('[data-photos="look"] input[type="file"]')
+    .setInputFiles({ name: "p.png", mimeType: "image/png", buffer: await picture(page) });
+  await expect(page.locator('[data-photos="look"] img')).toBeVisible();
+  // Reloaded in the middle of it, all is there.
+  await page.reload();
+  await expect(page.getByTestId("saved")).toContainText(/not sent yet/);
+  await step(page, "Look and listen");
+  await expect(page.locator('[data-photos="look"] img')).toBeVisible();
+  await toReadings(page);
+  await expect(figure(page, "flow")).toHaveValue("44");
+  await step(page, "Sign off");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByText("Choose how the visit ends.")).toBeVisible();
+  await page.getByLabel("The visit ends").selectOption("referred");
+  await page.getByLabel("Found").fill("Strainer choked, far from any signal.");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByTestId("signed-here")).toContainText(/by Technician/);
+
+  // The browser is closed before there is a network again: it goes from whatever page is opened then.
+  const later = await coldStart(context, "/waiting");
+  await expect(later.getByRole("heading", { level: 1 })).toHaveText("Waiting");
+  await expect(later.getByText(/LF-2, gives too little flow/)).toBeVisible();
+  await expect(later.getByText(/1 picture waits, 1 signature waits/)).toBeVisible();
+  await expectAccessible(later, "what waits");
+  await context.setOffline(false);
+  await later.getByRole("button", { name: "Send now" }).click();
+  await expect(later.getByText("Nothing waits here: the server has everything.")).toBeVisible();
+  await later.goto("/log");
+  await later
+    .getByRole("link", { name: /too little flow/ })
+    .first()
+    .click();
+  await expect(later.getByText("Strainer choked, far from any signal.").first()).toBeVisible();
+  await expect(later.getByText("44 m3/h").first()).toBeVisible();
+  const shown = later.getByRole("img", { name: /look/i }).first();
+  await expect
+    .poll(() => shown.evaluate((i) => (i as HTMLImageElement).naturalWidth))
+    .toBe(JPEG_WIDTH);
+});
+
+test("with no network a reload, Back and the Slate answer, and what is not on the device says what would bring it", async ({
+  page,
+  context,
+}) => {
+  await bringTheDay(page);
+  await openCall(page, "OG-1");
+  await allSent(page);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1, name: "OG-1" })).toBeVisible();
+  await page.goto("/");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No network");
+  await page.goBack();
+  await expect(page.getByRole("heading", { level: 1, name: "OG-1" })).toBeVisible();
+  await page.goto("/sheet/00000000-0000-4000-8000-000000000000");
+  await expect(page.getByText("This sheet is not on this device")).toBeVisible();
+  await expectAccessible(page, "a sheet that is not on the device");
+  await page.goto("/people");
+  await expect(page.getByText("This page is not on this device")).toBeVisible();
+  // A pump of the day is.
+  await page.getByRole("link", { name: "The sheets that are on this device" }).click();
+  await page.getByRole("link", { name: /OG-1/ }).click();
+  const pump = await page.evaluate(async () => {
+    const [copy] = await (await caches.open("pages")).keys();
+    return copy?.url ?? "";
+  });
+  await page.goto(pump);
+  await expect(page.getByRole("heading", { level: 2, name: "What happened here" })).toBeVisible();
+  await context.setOffline(false);
+  await page.goto("/");
+  await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("No network");
+});
+
+test("what waits goes by a file to another device, and from there", async ({
+  page,
+  context,
+  browser,
+  baseURL,
+  storageState,
+}, info) => {
+  await bringTheDay(page);
+  await openCall(page, "QO-4");
+  await allSent(page);
+  await context.setOffline(true);
+  await toReadings(page);
+  await acknowledgeAll(page);
+  await read(page, "dischargePressure", "31 psi");
+  await expect(page.getByTestId("saved")).toContainText(/not sent yet/);
+  await page.goto("/waiting");
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save all of it as a file" }).click();
+  const path = info.outputPath("waiting.json");
+  await (await saved).saveAs(path);
+  expect(readFileSync(path, "utf8")).toContain("31 psi");
+
+  const other = await browser.newContext({
+    ...(baseURL ? { baseURL } : {}),
+    ...{ storageState, serviceWorkers: "block" },
+  });
+  const there = await other.newPage();
+  await there.goto("/waiting");
+  await expect(there.getByText("Nothing waits here")).toBeVisible();
+  const chooser = there.waitForEvent("filechooser");
+  await there.getByText("Take in the file of another device").click();
+  await (await chooser).setFiles(path);
+  await expect(there.getByText(/^\d+ of \d+ were not here yet/)).toBeVisible();
+  await expect(there.getByText("Nothing waits here")).toBeVisible();
+  await openCall(there, "QO-4");
+  await toReadings(there);
+  await expect(figure(there, "dischargePressure")).toHaveValue("31");
+  await other.close();
+  // The device it was typed on sends it once more, which changes nothing.
+  await context.setOffline(false);
+  await page.goto("/");
+  await openCall(page, "QO-4");
+  await allSent(page);
+  await toReadings(page);
+  await expect(strip(page, "dischargePressure")).not.toContainText(/twice/);
+  await expect(figure(page, "dischargePressure")).toHaveValue("31");
+});
+
+test("whoever comes next to a device finds nothing of the one before, but what is still to be sent", async ({
+  page,
+  context,
+}) => {
+  await bringTheDay(page);
+  await page.goto("/who");
+  await page.getByRole("button", { name: "Sign out here" }).click();
+  await page.waitForURL("**/sign-in**");
+  await expect
+    .poll(() => page.evaluate(async () => (await caches.keys()).includes("pages")))
+    .toBe(false);
+  await context.setOffline(true);
+  await page.goto("/");
+  await expect(page.getByText("Nobody is signed in on this device")).toBeVisible();
+  await expect(page.getByText(/LF-2/)).toHaveCount(0);
+});

@@ -1,0 +1,116 @@
+/** Sends what waits on this device of every sheet, whatever page is open. */
+import type { SheetId } from "@yard-tack/core/case";
+import {
+  acknowledged,
+  asideOf,
+  forgetSignature,
+  keepSignature,
+  photosAcknowledged,
+  photosWaiting,
+  setAside,
+  signatureOf,
+  unsent,
+  waiting,
+} from "./outbox";
+import { type Answer, postEntries, putPhoto, putSignature } from "./post";
+
+/** Sheets that are open in this tab: they send for themselves, and show that they do. */
+const open = new Set<SheetId>();
+
+/** @returns what ends it */
+export function sendsForItself(sheet: SheetId): () => void {
+  open.add(sheet);
+  return () => open.delete(sheet);
+}
+
+/** What a batch of the longest entries is well below. */
+const BATCH = 100;
+
+/** How a send ended: all gone, or why it cannot go on with any sheet. */
+type Way = "sent" | "no-answer" | "signed-out";
+
+/** Refused for good: what is sent again will be refused again. */
+const isFinal = (status: number) =>
+  status >= 400 && status < 500 && status !== 401 && status !== 408 && status !== 429;
+
+const wayOf = (answer: Extract<Answer, { ok: false }>): Way =>
+  answer.status === 401 ? "signed-out" : "no-answer";
+
+/**
+ * Sends all that waits, sheet by sheet, each in the order in which it was made. What the server does not take is set aside
+ * with its reason and holds nothing up. One tab at a time.
+ */
+export async function sendAll(): Promise<Way> {
+  const send = async (): Promise<Way> => {
+    for (const [sheet, of] of await unsent()) {
+      if (open.has(sheet) || of.entries + of.photos + of.signatures === 0) continue;
+      const way = await sendSheet(sheet);
+      if (way !== "sent") return way;
+    }
+    return "sent";
+  };
+  // Over plain HTTP there are no locks; what is sent twice is kept once.
+  if (!("locks" in navigator)) return send();
+  return navigator.locks.request("yard-send", { ifAvailable: true }, (lock) =>
+    lock ? send() : "sent",
+  );
+}
+
+async function sendSheet(sheet: SheetId): Promise<Way> {
+  const told = new BroadcastChannel(`yard-sheet-${sheet}`);
+  try {
+    for (;;) {
+      const batch = (await waiting(sheet)).slice(0, BATCH);
+      if (batch.length === 0) break;
+      const answer = await postEntries(sheet, batch);
+      if (!answer.ok) {
+        if (!isFinal(answer.status)) return wayOf(answer);
+        await refuse(sheet, batch, () => answer.message);
+        continue;
+      }
+      await acknowledged(answer.kept.map((k) => k.id));
+      told.postMessage({
+        orders: answer.kept.flatMap(({ id, order }) => (order === null ? [] : [[id, order]])),
+      });
+      const reasons = new Map(answer.refused.map((r) => [r.id, r.reason]));
+      await refuse(sheet, batch, (id) => reasons.get(id));
+      // An answer that names nothing of it would be asked for ever.
+      if (answer.kept.length + answer.refused.length === 0) return "no-answer";
+    }
+    for (const photo of await photosWaiting(sheet)) {
+      const answer = await putPhoto(photo);
+      if (answer.ok) await photosAcknowledged([photo.id]);
+      // A picture that is refused stays with its sheet, which says so; the next ones go.
+      else if (!isFinal(answer.status)) return wayOf(answer);
+    }
+    return await sendSignature(sheet);
+  } finally {
+    told.close();
+  }
+}
+
+/** Behind everything that it is under: what is set aside, or a picture that was refused, holds it up. */
+async function sendSignature(sheet: SheetId): Promise<Way> {
+  const signature = await signatureOf(sheet);
+  if (!signature || signature.refused) return "sent";
+  const behind = await Promise.all([waiting(sheet), photosWaiting(sheet), asideOf(sheet)]);
+  if (behind.some((list) => list.length > 0)) return "sent";
+  const answer = await putSignature(signature);
+  if (answer.ok) await forgetSignature(sheet);
+  else if ("refused" in answer) await keepSignature({ ...signature, refused: answer.refused });
+  else return answer.status === 401 ? "signed-out" : "no-answer";
+  return "sent";
+}
+
+async function refuse(
+  sheetId: SheetId,
+  batch: readonly unknown[],
+  reasonOf: (id: string) => string | undefined,
+): Promise<void> {
+  const list = batch.flatMap((entry) => {
+    const id = typeof entry === "object" && entry !== null && "id" in entry ? String(entry.id) : "";
+    const reason = reasonOf(id);
+    return reason === undefined ? [] : [{ id, sheetId, entry, reason }];
+  });
+  if (list.length > 0) await setAside(list);
+}

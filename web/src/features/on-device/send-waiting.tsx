@@ -1,0 +1,49 @@
+"use client";
+
+import { IconCloudUpload } from "@tabler/icons-react";
+import Link from "next/link";
+import { useEffect, useState } from "react";
+import { sendAll, unsent } from "@/features/device";
+import classes from "./send-waiting.module.css";
+
+/** Tried again after so long while something waits [ms]. */
+const AGAIN = 20_000;
+
+/** Sends what waits on this device, on whatever page; says how much waits, and leads to it. */
+export function SendWaiting() {
+  const [count, setCount] = useState(0);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let left = false;
+    const go = async () => {
+      clearTimeout(timer);
+      // A device that keeps nothing has nothing to send.
+      await sendAll().catch(() => undefined);
+      const kept = await unsent().catch(() => new Map<never, never>());
+      const waits = [...kept.values()].reduce(
+        (s, u) => s + u.entries + u.photos + u.aside + u.signatures,
+        0,
+      );
+      if (left) return;
+      setCount(waits);
+      timer = setTimeout(() => void go(), AGAIN);
+    };
+    const soon = () => void go();
+    soon();
+    window.addEventListener("online", soon);
+    window.addEventListener("yard-kept", soon);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+      window.removeEventListener("online", soon);
+      window.removeEventListener("yard-kept", soon);
+    };
+  }, []);
+  if (count === 0) return null;
+  return (
+    <Link href="/waiting" className={classes.waiting}>
+      <IconCloudUpload size={20} stroke={1.7} aria-hidden />
+      {count} unsent
+    </Link>
+  );
+}

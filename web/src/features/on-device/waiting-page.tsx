@@ -1,0 +1,192 @@
+"use client";
+
+import type { SheetId } from "@yard-tack/core/case";
+import { Button } from "@mantine/core";
+import { useEffect, useState, useTransition } from "react";
+import {
+  type AsideEntry,
+  asideOf,
+  forgetAside,
+  keptSheets,
+  sendAll,
+  tryAgain,
+  type Unsent,
+  unsent,
+} from "@/features/device";
+import type { SheetDto } from "@/features/run-sheet";
+import { FileButton } from "@/shell/file-button";
+import { PageHead } from "@/shell/page-head";
+import { asText } from "./entry-words";
+import { AgainButton } from "./again-button";
+import classes from "./on-device.module.css";
+
+interface Row {
+  readonly id: SheetId;
+  /** Tag and complaint, where the sheet is on this device. */
+  readonly name: string;
+  readonly of: Unsent;
+  readonly aside: readonly AsideEntry[];
+}
+
+async function rowsHere(): Promise<readonly Row[]> {
+  const [kept, waits] = await Promise.all([keptSheets(), unsent()]);
+  const names = new Map(
+    kept.map((k) => {
+      const { pump, complaint } = k.dto as SheetDto;
+      return [k.id, [pump.tag, complaint].filter((w) => w !== "").join(", ")] as const;
+    }),
+  );
+  return Promise.all(
+    [...waits].map(async ([id, of]) => ({
+      ...{ id, of, name: names.get(id) ?? `Sheet ${id.slice(0, 8)}` },
+      aside: of.aside > 0 ? await asideOf(id) : [],
+    })),
+  );
+}
+
+const NO_ANSWER = {
+  "no-answer": "The server does not answer. Everything stays here and is tried again by itself.",
+  "signed-out":
+    "Nobody is signed in here any more. Everything stays here: sign in again, and it goes.",
+  sent: "",
+} as const;
+
+/** Everything that is on this device and not with the server, sheet by sheet. */
+export function WaitingPage({ device = false }: { device?: boolean }) {
+  const [rows, setRows] = useState<readonly Row[] | null>(null);
+  const [said, setSaid] = useState("");
+  const [pending, start] = useTransition();
+  const look = async () => setRows(await rowsHere().catch(() => []));
+  useEffect(() => {
+    const first = async () => setRows(await rowsHere().catch(() => []));
+    void first();
+  }, []);
+  const send = () =>
+    start(async () => {
+      const way = await sendAll().catch(() => "no-answer" as const);
+      setSaid(NO_ANSWER[way] || "Sent.");
+      await look();
+    });
+  const save = () =>
+    start(async () => {
+      const { waitingAsFile } = await import("./waiting-file");
+      const text = await waitingAsFile(new Date());
+      const url = URL.createObjectURL(new Blob([text], { type: "application/json" }));
+      const link = document.createElement("a");
+      link.href = url;
+      link.download = `Yard Tack waiting ${new Date().toISOString().slice(0, 10)}.json`;
+      link.click();
+      URL.revokeObjectURL(url);
+      setSaid("Saved as a file. It stays here too, until the server has it.");
+    });
+  const takeIn = ([file]: readonly File[]) =>
+    start(async () => {
+      if (!file) return;
+      const { LARGEST_FILE, takeFileIn } = await import("./waiting-file");
+      const taken =
+        file.size > LARGEST_FILE
+          ? ({ ok: false, message: "That file is longer than a device can have kept." } as const)
+          : await takeFileIn(await file.text()).catch(
+              () =>
+                ({
+                  ok: false,
+                  message: "This device has no room for it; nothing was taken in.",
+                }) as const,
+            );
+      setSaid(
+        taken.ok
+          ? `${taken.fresh} of ${taken.inAll} were not here yet and go from here now.`
+          : taken.message,
+      );
+      await look();
+      if (taken.ok) await sendAll().catch(() => undefined);
+      await look();
+    });
+  const some = (rows?.length ?? 0) > 0;
+  return (
+    <main>
+      <PageHead title="Waiting" about="What is on this device and not with the server">
+        {device ? <AgainButton /> : null}
+        <Button onClick={send} loading={pending} disabled={!some}>
+          Send now
+        </Button>
+      </PageHead>
+      <div className={classes.page}>
+        {rows === null ? null : some ? (
+          <p className={classes.lead}>
+            It goes by itself when there is a network, each sheet in the order in which it was
+            typed. Clearing this browser&rsquo;s data before that loses it: save it as a file first.
+          </p>
+        ) : (
+          <p className={classes.lead}>Nothing waits here: the server has everything.</p>
+        )}
+        {said === "" ? null : <p role="status">{said}</p>}
+        <ul className={classes.waits}>
+          {rows?.map((row) => (
+            <li key={row.id}>
+              <a href={`/sheet/${row.id}`}>
+                <b>{row.name}</b>
+              </a>
+              <span>{countsOf(row.of)}</span>
+              {row.aside.map((a) => (
+                <div key={a.id} className={classes.aside} data-aside={a.id}>
+                  <p>
+                    Set aside: <b>{asText(a.entry)}</b>. {a.reason}
+                  </p>
+                  <div className={classes.taps}>
+                    <Button
+                      variant="default"
+                      loading={pending}
+                      onClick={() =>
+                        start(async () => {
+                          await tryAgain([a.id]);
+                          await sendAll().catch(() => undefined);
+                          await look();
+                        })
+                      }
+                    >
+                      Try it again
+                    </Button>
+                    <Button
+                      variant="subtle"
+                      onClick={() =>
+                        start(async () => {
+                          await forgetAside(a.id);
+                          await look();
+                        })
+                      }
+                    >
+                      Drop it
+                    </Button>
+                  </div>
+                </div>
+              ))}
+            </li>
+          ))}
+        </ul>
+        <div className={classes.taps}>
+          <Button variant="default" onClick={save} loading={pending} disabled={!some}>
+            Save all of it as a file
+          </Button>
+          <FileButton
+            label="Take in the file of another device"
+            accept="application/json,.json"
+            onFiles={takeIn}
+          />
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function countsOf({ entries, photos, aside, drafts, signatures }: Unsent): string {
+  const counted = (n: number, one: string, many: string) =>
+    n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
+  return [
+    ...counted(entries, "entry waits", "entries wait"),
+    ...counted(photos, "picture waits", "pictures wait"),
+    ...counted(signatures, "signature waits", "signatures wait"),
+    ...counted(aside, "is set aside", "are set aside"),
+    ...counted(drafts, "text is half typed", "texts are half typed"),
+  ].join(", ");
+}
