@@ -94,6 +94,8 @@ export interface BoardView {
   /** Flow nobody metered, as the other readings tell it; empty when they do not. */
   readonly flowHint: string;
   readonly notes: readonly string[];
+  /** Strips that were read on two devices, differently, and of which nobody has chosen one. */
+  readonly disputed: number;
   readonly engine: string;
   readonly dataVersion: string;
 }
@@ -123,7 +125,10 @@ export function boardOfState(
 ): BoardOutcome {
   const file = readCase(caseOfVisit(basis, state, typing));
   return file.ok
-    ? { ok: true, view: boardView(file.value, units, true) }
+    ? {
+        ok: true,
+        view: { ...boardView(file.value, units, true), disputed: state.rivals.size },
+      }
     : { ok: false, errors: file.error };
 }
 
@@ -172,6 +177,7 @@ function boardView(file: CaseFile, units: UnitSystem, expected: boolean): BoardV
     comparisons: compareAll(diagnosis, units),
     flowHint: flowHint(parts, units),
     notes: result.notes,
+    disputed: 0,
     engine: result.engine,
     dataVersion: result.dataVersion,
   };

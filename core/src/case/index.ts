@@ -61,7 +61,13 @@ export type {
 export { caseFormat, resultFormat } from "./formats.ts";
 export { LARGEST_CASE, readCase, readCaseText } from "./read.ts";
 export type { CaseError } from "./read.ts";
-export { caseSchema, pumpFileSchema, snapshotSchema, testSchema, VALVE_POSITIONS } from "./schema.ts";
+export {
+  caseSchema,
+  pumpFileSchema,
+  snapshotSchema,
+  testSchema,
+  VALVE_POSITIONS,
+} from "./schema.ts";
 export type { CaseFile, CaseSnapshot, PumpFile, ValvePosition } from "./schema.ts";
 export { resultSchema } from "./result.ts";
 export type {

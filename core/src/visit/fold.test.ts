@@ -22,9 +22,33 @@ describe("what counts of a visit", () => {
     const slow = { at: "2026-11-25T08:00:00.000Z", order: null };
     const corrected = flow(2, "32 m3/h", { ...slow, ...replaces(1) });
     expect(flowOf([before, corrected])).toBe("32 m3/h");
-    // Neither names the other: what the server got last, and what it has not got yet after that.
-    expect(flowOf([before, flow(2, "32 m3/h", slow)])).toBe("32 m3/h");
-    expect(flowOf([flow(5, "32 m3/h", { at: slow.at }), before])).toBe("32 m3/h");
+    // Neither names the other: what the server got first, whatever the clocks say.
+    expect(flowOf([before, flow(2, "32 m3/h", slow)])).toBe("30 m3/h");
+    expect(flowOf([flow(5, "32 m3/h", { at: slow.at }), before])).toBe("30 m3/h");
+  });
+
+  it("is in dispute where two devices read one strip differently, until one reading stands for both", () => {
+    const [a, b] = [flow(1, "30 m3/h"), flow(2, "32 m3/h", { personId: uuid(7) })];
+    const rivals = (list: readonly SheetEntry[]) =>
+      foldEntries(list)
+        .rivals.get(FLOW)
+        ?.map((r) => r.raw);
+    expect(rivals([a])).toBeUndefined();
+    expect(rivals([b, a])).toEqual(["30 m3/h", "32 m3/h"]);
+    // The same figure in other words is no dispute.
+    expect(rivals([a, flow(2, "30.0 m3/h")])).toBeUndefined();
+    // One that was taken back is none, and does not take the other away.
+    expect(rivals([a, flow(2, "", replaces(9))])).toBeUndefined();
+    expect(flowOf([flow(1, "", replaces(9)), flow(2, "32 m3/h")])).toBe("32 m3/h");
+    // Whoever chooses says it over each of them.
+    const chosen = [flow(3, "32 m3/h", replaces(1)), flow(4, "32 m3/h", replaces(2))];
+    expect(rivals([a, b, ...chosen])).toBeUndefined();
+    expect(flowOf([a, b, ...chosen])).toBe("32 m3/h");
+    // Both are open then, and what comes next replaces both.
+    expect(foldEntries([a, b, ...chosen]).open.get(entryKey(a))).toEqual([uuid(3), uuid(4)]);
+    expect(foldEntries([a]).open.size).toBe(0);
+    expect(rivals([a, b, chosen[0] ?? a])).toBeUndefined();
+    expect(flowOf([a, b, chosen[0] ?? a])).toBe("32 m3/h");
   });
 
   it("keeps the order of eight corrections that a jump of the clock gave one time", () => {
@@ -90,13 +114,14 @@ const drawn = fc
     ),
   );
 
-/** The same by plain words: of the entries of a slot that none of them replaces, the last one sent, else made. */
+/** The same by plain words: of the readings of a slot that none of them replaces or took back, the first one sent, else made. */
 function fromScratch(entries: readonly SheetEntry[], slot: string): string | undefined {
   const mine = entries.filter((e) => e.kind === "reading" && e.slot === slot);
   const open = mine.filter((e) => !mine.some((other) => other.supersedes === e.id));
-  const unsent = open.filter((e) => e.order === null);
-  const last = unsent.at(-1) ?? open.toSorted((a, b) => (a.order ?? 0) - (b.order ?? 0)).at(-1);
-  return last?.kind === "reading" && last.raw !== "" ? last.raw : undefined;
+  const told = open.flatMap((e) => (e.kind === "reading" && e.raw !== "" ? [e] : []));
+  const sent = told.filter((e) => e.order !== null);
+  const [first] = sent.toSorted((a, b) => (a.order ?? 0) - (b.order ?? 0));
+  return (first ?? told[0])?.raw;
 }
 
 describe("the fold", () => {

@@ -20,11 +20,18 @@ type Of<K extends SheetEntry["kind"]> = Extract<SheetEntry, { kind: K }>;
 export interface VisitState {
   /** By snapshot and slot. A reading taken back (empty text) is not among them. */
   readonly readings: ReadonlyMap<string, ReadingEntry>;
+  /**
+   * Strips that were read on two devices, differently, neither knowing of the other: by the same key, the one that counts
+   * until somebody chooses first.
+   */
+  readonly rivals: ReadonlyMap<string, readonly ReadingEntry[]>;
   readonly observations: ReadonlyMap<ObservationId, "present" | "absent">;
   readonly acknowledged: ReadonlyMap<CautionId, Of<"acknowledgement">>;
   readonly outcomes: ReadonlyMap<TestId, { readonly outcome: string; readonly at: string }>;
   /** By {@link noteKey}; one taken back is not among them. */
   readonly notes: ReadonlyMap<string, NoteEntry>;
+  /** Of strips with more than one reading that nothing replaces, all of them: the next one has to replace each. */
+  readonly open: ReadonlyMap<string, readonly EntryId[]>;
   /** Procedures that were begun here, by their run. */
   readonly runs: ReadonlyMap<string, Run>;
   /** The entry that counts of each thing noted, taken back or not: what the next one replaces. */
@@ -164,6 +171,8 @@ export function foldEntries(entries: readonly SheetEntry[]): VisitState {
     else byKey.set(key, [entry]);
   }
   const readings = new Map<string, ReadingEntry>();
+  const rivals = new Map<string, readonly ReadingEntry[]>();
+  const opened = new Map<string, readonly EntryId[]>();
   const observations = new Map<ObservationId, "present" | "absent">();
   const acknowledged = new Map<CautionId, Of<"acknowledgement">>();
   const outcomes = new Map<TestId, { outcome: string; at: string }>();
@@ -176,7 +185,17 @@ export function foldEntries(entries: readonly SheetEntry[]): VisitState {
     heads.set(key, entry.id);
     switch (entry.kind) {
       case "reading":
-        if (entry.raw !== "") readings.set(readingKey(entry.snapshot, entry.slot), entry);
+        if (entry.raw !== "") {
+          const of = readingKey(entry.snapshot, entry.slot);
+          readings.set(of, entry);
+          const open = openReadings(list);
+          if (open.some((r) => !alike(r, entry))) rivals.set(of, open);
+          if (open.length > 1)
+            opened.set(
+              key,
+              open.map((r) => r.id),
+            );
+        }
         break;
       case "observation":
         if (entry.state !== "not-looked") observations.set(entry.observation, entry.state);
@@ -199,16 +218,41 @@ export function foldEntries(entries: readonly SheetEntry[]): VisitState {
     }
   }
   const runs = runsOf(ofRuns);
-  return { readings, observations, acknowledged, outcomes, notes, runs, heads };
+  return {
+    readings,
+    rivals,
+    open: opened,
+    observations,
+    acknowledged,
+    outcomes,
+    notes,
+    runs,
+    heads,
+  };
 }
 
 /** Of entries about one thing, in order, the one that counts. A caution is acknowledged once: the first. */
 function counting(list: readonly SheetEntry[]): SheetEntry | undefined {
   if (list[0]?.kind === "acknowledgement") return list[0];
+  // Of readings that do not know of each other the server's first counts, until somebody chooses.
+  const [first] = openReadings(list);
+  if (first) return first;
   const replaced = new Set(list.map((e) => e.supersedes));
   // Entries that replace each other in a ring are forged, for an id is made after what it replaces: the last counts.
   return list.findLast((e) => !replaced.has(e.id)) ?? list.at(-1);
 }
+
+/** Readings of one strip that nothing replaces, in order; one that was taken back is none. */
+function openReadings(list: readonly SheetEntry[]): readonly ReadingEntry[] {
+  const replaced = new Set(list.map((e) => e.supersedes));
+  return list.filter(
+    (e): e is ReadingEntry => e.kind === "reading" && e.raw !== "" && !replaced.has(e.id),
+  );
+}
+
+/** The same figure, however it was written. */
+const alike = (a: ReadingEntry, b: ReadingEntry): boolean =>
+  a.si !== null && b.si !== null ? a.si === b.si : a.raw === b.raw;
 
 /** Pictures that were not taken away. */
 export const picturesLeft = <T extends Pick<PictureFacts, "id">>(

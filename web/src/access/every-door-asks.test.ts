@@ -42,6 +42,7 @@ describe("the source", () => {
     // These ask in the feature that they call.
     "app/api/sheets/[id]/entries/route.ts",
     "app/api/sheets/[id]/photos/[photo]/route.ts",
+    "app/api/sheets/[id]/events/route.ts",
     "app/api/sheets/[id]/signature/route.ts",
     "app/people/archive/in/route.ts",
     "app/yard/bring/case/route.ts",

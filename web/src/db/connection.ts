@@ -20,6 +20,7 @@ import { Migration014ReportLinks } from "./migrations/migration-014-report-links
 import { Migration015Register } from "./migrations/migration-015-register";
 import { Migration016PaperLinks } from "./migrations/migration-016-paper-links";
 import { Migration017IdentityChanges } from "./migrations/migration-017-identity-changes";
+import { Migration018TellChanges } from "./migrations/migration-018-tell-changes";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -44,6 +45,7 @@ export const MIGRATIONS = [
   { name: "migration-015-register", class: Migration015Register },
   { name: "migration-016-paper-links", class: Migration016PaperLinks },
   { name: "migration-017-identity-changes", class: Migration017IdentityChanges },
+  { name: "migration-018-tell-changes", class: Migration018TellChanges },
 ];
 
 export const ormOptions = (url: string): Options => ({
@@ -66,7 +68,7 @@ const shared = globalThis as typeof globalThis & { yardOrm?: Promise<MikroORM> }
 
 /** A fresh unit of work for one request. */
 export async function unitOfWork(): Promise<EntityManager> {
-  shared.yardOrm ??= MikroORM.init(ormOptions(environment.parse(process.env).DATABASE_URL));
+  shared.yardOrm ??= MikroORM.init(ormOptions(databaseUrl()));
   try {
     return (await shared.yardOrm).em.fork();
   } catch (error) {
@@ -75,6 +77,9 @@ export async function unitOfWork(): Promise<EntityManager> {
     throw error;
   }
 }
+
+/** Where the application's database is. */
+export const databaseUrl = (): string => environment.parse(process.env).DATABASE_URL;
 
 /** Closes the pool, if there is one; the next unit of work opens another. */
 export async function closeConnection(): Promise<void> {

@@ -69,7 +69,8 @@ export {
 } from "./register";
 export { decide, eraseName, listedPeople, takeOff } from "./roster";
 export { type Forecast, type PersonRow, plateFacts, type Role } from "./rows";
-export { appendEntries } from "./sheet-entries";
+export { appendEntries, entriesAfter } from "./sheet-entries";
+export { onSheetChange } from "./listen";
 export {
   addToLog,
   assignSheet,
@@ -90,7 +91,6 @@ export {
   movePromise,
   openPromises,
   PROMISE_KINDS,
-  type PromiseKind,
   promisesOf,
   pumpOfPromise,
   settlePromise,

@@ -221,3 +221,22 @@ export function readNotes(rows: readonly unknown[]): GaugeNote[] {
   const { entries } = readEntries(z.array(entryRow).parse(rows).map(jsonOf));
   return entries.flatMap((e) => (e.kind === "note" ? [{ note: e.note, at: new Date(e.at) }] : []));
 }
+
+/** What commits late may have been given its place before: asked for once more for so long [s]. */
+const LATE = 60;
+
+/**
+ * Entries of a sheet that came after one of this order, with what is not understood; those of the last minute once more, for
+ * one that was given its place before may have been kept after.
+ */
+export async function entriesAfter(sheetId: SheetId, order: number, now: Date) {
+  const since = new Date(now.getTime() - LATE * 1000);
+  const rows = await (
+    await unitOfWork()
+  ).find(
+    VisitEntry,
+    { sheetId, $or: [{ seq: { $gt: order } }, { receivedAt: { $gt: since } }] },
+    { orderBy: { seq: "asc" } },
+  );
+  return readEntries(rows.map(jsonOf));
+}

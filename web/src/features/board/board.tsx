@@ -117,6 +117,12 @@ function VerdictLine({ view }: { view: BoardView }) {
         {together(lead)} <span data-tone={tone}>{together(claim)}</span>
       </h2>
       <p className={classes.detail}>{together(detail)}</p>
+      {view.disputed > 0 ? (
+        <p className={classes.detail} data-testid="disputed">
+          {view.disputed === 1 ? "One strip was" : `${view.disputed} strips were`} read twice,
+          differently: the first counts here until somebody chooses, at the top of the sheet.
+        </p>
+      ) : null}
     </div>
   );
 }

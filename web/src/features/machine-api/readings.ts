@@ -7,11 +7,17 @@ import {
   pumpId as pumpIdSchema,
 } from "@yard-tack/core/case";
 import { parseReading } from "@yard-tack/core/quantity";
-import { ENTRY_VERSION, readEntry, type SheetEntry } from "@yard-tack/core/visit";
+import {
+  ENTRY_VERSION,
+  foldEntries,
+  readEntry,
+  readingKey,
+  type SheetEntry,
+} from "@yard-tack/core/visit";
 import { v5 as idFrom } from "uuid";
 import type * as z from "zod";
 import { onMachine } from "@/access/index.server";
-import { appendEntries, openSheetsOf } from "@/db";
+import { appendEntries, loadSheet, openSheetsOf } from "@/db";
 import { answering, problem, readJson } from "@/edge";
 import { readingsBody } from "./readings-body";
 
@@ -53,16 +59,18 @@ export const takeReadings = (request: Request, text: string): Promise<Response> 
         return problem(422, "The readings are not in order; nothing was kept.", { errors });
       }
       const { token } = entered;
+      const [sheet] = id.success ? await openSheetsOf(id.data) : [];
+      const known = sheet ? ((await loadSheet(sheet.id))?.entries ?? []) : [];
       const made = entriesOf(
         parsed.data,
         (i) => idFrom(`${token.id}/${key}/${i}`, NAMESPACE),
         token.madeBy,
+        known,
       );
       if (!made.ok)
         return problem(422, "The readings are not in order; nothing was kept.", {
           errors: made.errors,
         });
-      const [sheet] = id.success ? await openSheetsOf(id.data) : [];
       if (!sheet)
         return problem(409, "No sheet of this pump is open: take a call or plan a round first.");
       const appended = await appendEntries(sheet.id, made.entries, new Date());
@@ -87,7 +95,9 @@ function entriesOf(
   { at, snapshot, readings }: z.output<typeof readingsBody>,
   idOf: (i: number) => string,
   madeBy: string,
+  known: readonly SheetEntry[],
 ): Made {
+  const before = foldEntries(known).readings;
   const entries: SheetEntry[] = [];
   const errors: { path: string; message: string }[] = [];
   readings.forEach(({ slot, raw }, i) => {
@@ -102,7 +112,7 @@ function entriesOf(
       id: entryId.parse(idOf(i)),
       personId: personIdSchema.parse(madeBy),
       at: new Date(at).toISOString(),
-      supersedes: null,
+      supersedes: replacedBy(idOf(i), before.get(readingKey(snapshot, slot)), madeBy, known),
       order: null,
       kind: "reading",
       snapshot,
@@ -118,4 +128,16 @@ function entriesOf(
     return undefined;
   });
   return errors.length > 0 ? { ok: false, errors } : { ok: true, entries };
+}
+
+/** A machine's reading replaces the one that it gave before, and nobody else's. What is sent once more says the same. */
+function replacedBy(
+  id: string,
+  now: SheetEntry | undefined,
+  madeBy: string,
+  known: readonly SheetEntry[],
+): string | null {
+  const there = known.find((e) => e.id === id);
+  if (there) return there.supersedes;
+  return now?.personId === madeBy ? now.id : null;
 }

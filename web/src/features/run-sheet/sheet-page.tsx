@@ -15,6 +15,7 @@ import { clock, dayAndClock } from "@/shell/times";
 import { useWho } from "@/shell/who";
 import type { SheetDto } from "./sheet-dto";
 import { AsidePanel, asideNeeded } from "./aside-panel";
+import { Disputes } from "./disputes";
 import { CallStep } from "./steps/call-step";
 import { Knots } from "./steps/knots";
 import { knotsOf } from "./steps/knots-of";
@@ -114,6 +115,11 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
               {pump.siteName}
               <br />
               {pumpLine(pump)}
+              {sheet.here.length > 0 ? (
+                <span className={classes.here} data-testid="others-here">
+                  Also here: {sheet.here.map((o) => o.name).join(", ")}
+                </span>
+              ) : null}
             </>
           }
           alert={dto.complaint}
@@ -134,6 +140,7 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
       ) : null}
       <Notices sheet={sheet} />
       {signedHere(sheet) ? <SignedHere sheet={sheet} /> : null}
+      <Disputes sheet={sheet} />
       {asideNeeded(sheet) ? <AsidePanel sheet={sheet} /> : null}
       <div className={classes.parts}>
         <div className={classes.knots}>

@@ -37,6 +37,7 @@ import { useWho } from "@/shell/who";
 import { presentKey, withDrafts } from "./drafts";
 import type { SheetDto } from "./sheet-dto";
 import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
+import { type Other, useOthers } from "./use-others";
 import { useKeptSheet } from "./use-kept-sheet";
 import { type SheetPhotos, usePhotos } from "./use-photos";
 import { type SheetSignature, useSignature } from "./use-signature";
@@ -61,6 +62,8 @@ export interface Sheet {
   readonly drafts: ReadonlyMap<string, string>;
   readonly photos: SheetPhotos;
   readonly signature: SheetSignature;
+  /** Who else has it open. */
+  readonly here: readonly Other[];
   /** The pump left the yard, here or elsewhere. */
   readonly retired: boolean;
   /** What is added to the device's clock [ms]; 0 when it is right. */
@@ -126,7 +129,7 @@ export function useSheet(dto: SheetDto): Sheet {
   const draftsMade = useRef(new Map<string, string>());
   const unkept = useRef<Unkept>(new Map());
   // What the next entry about a thing replaces; two may be made before the state is folded again.
-  const heads = useRef(new Map<string, EntryId>());
+  const heads = useRef(new Map<string, readonly EntryId[]>());
 
   useEffect(() => {
     faultRef.current = dto.device?.clockFault ?? faultOf(dto.servedAt, Date.now());
@@ -223,12 +226,12 @@ export function useSheet(dto: SheetDto): Sheet {
 
   const state = useMemo(() => foldEntries(entries), [entries]);
   useEffect(() => {
-    heads.current = new Map(state.heads);
+    const one = [...state.heads].map(([key, id]) => [key, [id]] as const);
+    heads.current = new Map<string, readonly EntryId[]>([...one, ...state.open]);
   }, [state]);
 
-  const add = useCallback(
-    (bare: NewEntry) => {
-      const key = entryKey(bare as EntrySubject);
+  const addOne = useCallback(
+    (bare: NewEntry, key: string, supersedes: EntryId | null) => {
       const id = entryId();
       const entry = {
         ...bare,
@@ -238,10 +241,13 @@ export function useSheet(dto: SheetDto): Sheet {
         at:
           (bare.kind === "reading" ? readAt : null) ??
           new Date(Date.now() + faultRef.current).toISOString(),
-        supersedes: heads.current.get(key) ?? null,
+        supersedes,
         order: null,
       } as SheetEntry;
-      heads.current.set(key, id);
+      heads.current.set(key, [
+        ...(heads.current.get(key) ?? []).filter((h) => h !== supersedes),
+        id,
+      ]);
       setEntries((list) => [...list, entry]);
       setWriting((n) => n + 1);
       void keep(dto.id, entry)
@@ -256,6 +262,14 @@ export function useSheet(dto: SheetDto): Sheet {
         .finally(() => setWriting((n) => n - 1));
     },
     [dto.id, who.id, readAt],
+  );
+  const add = useCallback(
+    (bare: NewEntry) => {
+      const key = entryKey(bare as EntrySubject);
+      // Two devices may have read one strip: what is typed now stands for each of their readings.
+      for (const head of heads.current.get(key) ?? [null]) addOne(bare, key, head);
+    },
+    [addOne],
   );
   const note = useCallback((noted: Note) => add({ kind: "note", note: noted }), [add]);
   const draft = useCallback(
@@ -302,6 +316,11 @@ export function useSheet(dto: SheetDto): Sheet {
     writing: writing > 0,
     drafts: drafts.size > 0,
   });
+  const here = useOthers(
+    dto,
+    entries,
+    useCallback((fresh) => setEntries((list) => joined(list, fresh)), []),
+  );
   const signature = useSignature(
     dto,
     { entries: where, photos: photos.courier, aside: aside.length > 0 },
@@ -318,6 +337,7 @@ export function useSheet(dto: SheetDto): Sheet {
     drafts,
     photos,
     signature,
+    here,
     retired,
     clockFault: fault,
     aside,
