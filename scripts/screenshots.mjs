@@ -30,8 +30,13 @@ await inCare(async (care) => {
   async function picture(name, options, work) {
     const wanted = process.argv.slice(2);
     if (wanted.length > 0 && !wanted.includes(name)) return;
-    const context = await browser.newContext({ baseURL: address, storageState, ...options });
+    const context = await browser.newContext({
+      ...{ baseURL: address, storageState, serviceWorkers: "block" },
+      ...options,
+    });
     const page = await context.newPage();
+    // A way that stays open is never idle.
+    await page.route("**/events", (route) => route.abort());
     page.setDefaultTimeout(15_000);
     await work(page);
     await page.mouse.move(0, 0);

@@ -28,7 +28,9 @@ export async function browserFigures(root, care) {
     const sheet = await looking.getByRole("link", { name: /LF-2 gives/ }).getAttribute("href");
     await looking.close();
     // A context of its own, so that nothing is cached.
-    const page = await browser.newPage({ storageState });
+    const page = await browser.newPage({ storageState, serviceWorkers: "block" });
+    // A way that stays open is never idle.
+    await page.route("**/events", (route) => route.abort());
     const scripts = new Map();
     page.on("response", async (r) => {
       if (r.request().resourceType() === "script")
