@@ -140,6 +140,45 @@ test("with no network a reload, Back and the Slate answer, and what is not on th
   await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("No network");
 });
 
+test("a call on a new pump is taken, worked on and signed with no network, and all of it arrives", async ({
+  page: first,
+  context,
+}) => {
+  await bringTheDay(first);
+  const page = await coldStart(context, "/");
+  await page.getByRole("link", { name: "New call" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("New call");
+  await page.getByLabel("Pump").selectOption("a pump that is not on this device");
+  await page.getByRole("button", { name: "Open the run sheet" }).click();
+  await expect(page.getByText("A pump needs a tag.")).toBeVisible();
+  await expectAccessible(page, "a call with no network");
+  await page.getByLabel("Its tag").fill("XN-7");
+  await page.getByLabel("Where it stands").fill("Far Pit");
+  await page.getByLabel("What is wrong, in a line").fill("hums and does not pump");
+  await page.getByRole("button", { name: "Open the run sheet" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "XN-7" })).toBeVisible();
+  await toReadings(page);
+  await acknowledgeAll(page);
+  await read(page, "dischargePressure", "0.4 bar");
+  await expect(page.getByTestId("verdict").first()).toBeAttached();
+  await page.reload();
+  await toReadings(page);
+  await expect(figure(page, "dischargePressure")).toHaveValue("0.4");
+  await step(page, "Sign off");
+  await page.getByLabel("The visit ends").selectOption("referred");
+  await page.getByLabel("Found").fill("Wheel jammed by a stone.");
+  await page.getByRole("button", { name: "Sign and write the log" }).click();
+  await expect(page.getByTestId("signed-here")).toContainText(/by Technician/);
+  await context.setOffline(false);
+  // The sheet that is open sends it all: call, pump, reading, signature; and goes on to the log.
+  await page.waitForURL(/\/log\//);
+  await expect(page.getByText("Wheel jammed by a stone.").first()).toBeVisible();
+  await expect(page.getByText("0.4 bar").first()).toBeVisible();
+  await page.goto("/yard?find=XN-7");
+  await expect(page.getByRole("link", { name: /XN-7/ })).toBeVisible();
+  await expect(page.getByRole("heading", { level: 2, name: "Far Pit" })).toBeVisible();
+});
+
 test("what waits goes by a file to another device, and from there", async ({
   page,
   context,

@@ -22,6 +22,7 @@ import { proposeLine, saveLine } from "@/features/line/save-line";
 import { savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
+import { receiveCall } from "@/features/slate/receive-call";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { receiveSignature } from "@/features/run-sheet/receive-signature";
 import { moveToDay } from "@/features/slate/move-to-day";
@@ -165,6 +166,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   setAside: (junk, id) => setAside(id, junk as never),
   setRetired: (junk, id) => setRetired(id, junk as never),
   receiveEntries: (junk, id) => receiveEntries(json(junk), id),
+  receiveCall: (junk, id) => receiveCall(request(junk, "PUT", "application/json"), id),
   receiveSignature: (junk, id) => receiveSignature(request(junk, "PUT", "application/json"), id),
   receivePhoto: (junk, id) => receivePhoto(request(junk, "PUT", "image/jpeg"), id, id),
   sendPhoto: (_, id) => sendPhoto(id, id),

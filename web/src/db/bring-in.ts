@@ -213,7 +213,7 @@ function placedAt(
   known: readonly Known[],
   { tag, place, at, zone }: WhereAndWhen,
   now: Date,
-): { readonly pump: Known; readonly at: Date } | string {
+): { readonly pump: Known; readonly at: Date; readonly perhaps: readonly Date[] } | string {
   const called = known.filter(
     (k) => k.tag === tag && (place === undefined || same(k.place, place)),
   );
@@ -225,17 +225,29 @@ function placedAt(
   if (!moment.isValid) return `${at.replace("T", " ")} is no time in ${zone ?? pump.zone}.`;
   return moment.toJSDate() > now
     ? `${at.replace("T", " ")} has not been yet.`
-    : { pump, at: moment.toJSDate() };
+    : {
+        ...{ pump, at: moment.toJSDate() },
+        // An hour that a clock goes through twice is one of two: both are looked for.
+        perhaps: moment.getPossibleOffsets().map((m) => m.toJSDate()),
+      };
 }
 
 /** Whether an entry of this minute, title and finding is there already: a table has no seconds. */
-async function isThere(tx: EntityManager, pumpId: PumpId, at: Date, title: string, found: string) {
+async function isThere(
+  tx: EntityManager,
+  pumpId: PumpId,
+  perhaps: readonly Date[],
+  title: string,
+  found: string,
+) {
   const [row] = await selected(
     tx,
     z.object({ n: z.coerce.number() }),
     `select count(*) as n from log_entry where pump_id = ?
-       and at >= ?::timestamptz and at < ?::timestamptz + interval '1 minute' and title = ? and body->>'found' = ?`,
-    [pumpId, at, at, title, found],
+       and exists (select from jsonb_array_elements_text(?::jsonb) m
+                     where at >= m::timestamptz and at < m::timestamptz + interval '1 minute')
+       and title = ? and body->>'found' = ?`,
+    [pumpId, JSON.stringify(perhaps), title, found],
   );
   return (row?.n ?? 0) > 0;
 }
@@ -300,10 +312,10 @@ async function bringEntry(
 ): Promise<LineOutcome> {
   const where = placedAt(known, value, now);
   if (typeof where === "string") return leftOut(line, where);
-  const { pump, at } = where;
+  const { pump, at, perhaps } = where;
   const title = value.complaint === "" ? "Round" : value.complaint;
   const shown = `${pump.tag}, ${value.at.replace("T", " ")}: ${title}`;
-  if (await isThere(tx, pump.id, at, title, value.found))
+  if (await isThere(tx, pump.id, perhaps, title, value.found))
     return { line, does: "known", words: `${shown} is there already.` };
   const { closed, found, done, proof, cause: was, used } = value;
   const left = leftBehind(
@@ -377,7 +389,7 @@ async function bringVisit(
   record: PumpRecord,
   { by, name }: Pick<Bringing, "by" | "name">,
 ): Promise<LineOutcome[]> {
-  const there = await isThere(tx, pump.id, at, TITLE, FOUND);
+  const there = await isThere(tx, pump.id, [at], TITLE, FOUND);
   if (!there) {
     const entries = read.flatMap(({ value, strip }, i): SheetEntry[] => {
       const parsed = parseReading(value.raw, strip.dimension);

@@ -105,6 +105,7 @@ export {
   paperOfLink,
 } from "./paper-links";
 export { placeRounds, type RoundOf, saveRounds } from "./rounds";
+export { keepCallMadeAway } from "./made-away";
 export { type By, sees, type Sites } from "./sites";
 export { atHand } from "./at-hand";
 export { endTeam, makeTeam, saveTeam, teams } from "./teams";

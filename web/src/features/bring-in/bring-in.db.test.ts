@@ -106,6 +106,23 @@ describe("a table of the log", () => {
     expect(outcomes.filter((o) => o.does === "known").length).toBe(outcomes.length);
   });
 
+  it("of an hour that a clock goes through twice is known again, whichever of the two it was", async () => {
+    const id = await pumpCalled("OG-1");
+    // 01:10 in London on that day was at 00:10 and at 01:10.
+    for (const hour of ["00", "01"])
+      await (
+        await testRows()
+      ).execute(
+        `insert into log_entry (id, pump_id, person_id, at, kind, title, body)
+           select gen_random_uuid(), pump_id, person_id, ?::timestamptz, kind, ?, body from log_entry
+             where pump_id = ? order by at limit 1`,
+        [`2025-10-26T${hour}:10:30Z`, `Looked at ${hour}`, id],
+      );
+    const went = await logCsv("all", {});
+    const outcomes = await send(went.text, { kind: "log", trial: true });
+    expect(outcomes.filter((o) => o.does !== "known")).toEqual([]);
+  });
+
   it("takes no formula for more than a text", async () => {
     await send('pump,day,found\nLF-3,2018-01-01,"\'=HYPERLINK(""x"")"\n', { kind: "log" });
     const entry = (await logOfPump(await pumpCalled("LF-3"))).find((e) =>

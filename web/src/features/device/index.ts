@@ -20,6 +20,7 @@ export {
   keep,
   keepDraft,
   forgetSignature,
+  keepCall,
   keepPhoto,
   type KeptPhoto,
   type KeptSignature,

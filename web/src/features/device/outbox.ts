@@ -50,7 +50,17 @@ export interface KeptSignature {
   readonly refused?: { readonly message: string; readonly field?: string };
 }
 
+/** A call that was taken on this device with no network, and its pump where that is new. */
+export interface KeptCall {
+  readonly sheetId: SheetId;
+  /** As it is sent. */
+  readonly call: unknown;
+  /** Why the server did not take it; it is not sent again by itself. */
+  readonly refused?: string;
+}
+
 interface OutboxSchema extends DBSchema {
+  calls: { key: string; value: KeptCall };
   signatures: { key: string; value: KeptSignature };
   photos: { key: string; value: KeptPhoto; indexes: { sheet: string } };
   entries: { key: string; value: KeptEntry; indexes: { sheet: string; made: number } };
@@ -77,7 +87,10 @@ function open(): Promise<IDBPDatabase<OutboxSchema>> {
         db.createObjectStore("aside", { keyPath: "id" }).createIndex("sheet", "sheetId");
         tx.objectStore("entries").createIndex("made", "made");
       }
-      if (from < 4) db.createObjectStore("signatures", { keyPath: "sheetId" });
+      if (from < 4) {
+        db.createObjectStore("signatures", { keyPath: "sheetId" });
+        db.createObjectStore("calls", { keyPath: "sheetId" });
+      }
     },
     // Another tab brings a newer version: it must not wait for this one.
     blocking: () => void opened?.then((db) => db.close()).finally(() => (opened = undefined)),
@@ -147,6 +160,21 @@ export async function photosAcknowledged(ids: readonly string[]): Promise<void> 
   await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
 }
 
+/** Keeps a call that was taken here. */
+export async function keepCall(call: KeptCall): Promise<void> {
+  await (await open()).put("calls", call);
+}
+
+/** The call of a sheet that the server does not have yet. */
+export async function callOf(sheetId: SheetId): Promise<KeptCall | undefined> {
+  return (await open()).get("calls", sheetId);
+}
+
+/** Forgets a call: the server has it. */
+export async function forgetCall(sheetId: SheetId): Promise<void> {
+  await (await open()).delete("calls", sheetId);
+}
+
 /** Keeps the signature of a sheet in place of one that was kept before. */
 export async function keepSignature(signature: KeptSignature): Promise<void> {
   await (await open()).put("signatures", signature);
@@ -187,18 +215,27 @@ export interface Unsent {
   readonly drafts: number;
   /** Signed here: 0 or 1. */
   readonly signatures: number;
+  /** Taken here: 0 or 1. */
+  readonly calls: number;
 }
 
 /** Everything that is on this device and not with the server, by its sheet. */
 export async function unsent(): Promise<ReadonlyMap<SheetId, Unsent>> {
   const db = await open();
-  const kinds = ["entries", "photos", "aside", "drafts", "signatures"] as const;
+  const kinds = ["entries", "photos", "aside", "drafts", "signatures", "calls"] as const;
   const lists = await Promise.all(kinds.map((k) => db.getAll(k)));
   const found = new Map<SheetId, Record<(typeof kinds)[number], number>>();
   kinds.forEach((kind, i) => {
     for (const { sheetId } of lists[i] ?? []) {
       const id = sheetId as SheetId;
-      const of = found.get(id) ?? { entries: 0, photos: 0, aside: 0, drafts: 0, signatures: 0 };
+      const of = found.get(id) ?? {
+        entries: 0,
+        photos: 0,
+        aside: 0,
+        drafts: 0,
+        signatures: 0,
+        calls: 0,
+      };
       of[kind]++;
       found.set(id, of);
     }
@@ -216,17 +253,21 @@ export async function everythingKept(): Promise<{
   readonly photos: readonly KeptPhoto[];
   readonly aside: readonly AsideEntry[];
   readonly drafts: readonly Draft[];
+  readonly calls: readonly KeptCall[];
+  readonly signatures: readonly KeptSignature[];
 }> {
   const db = await open();
-  const [entries, photos, aside, drafts] = await Promise.all([
+  const [entries, photos, aside, drafts, calls, signatures] = await Promise.all([
     db.getAllFromIndex("entries", "made"),
     db.getAll("photos"),
     db.getAll("aside"),
     db.getAll("drafts"),
+    db.getAll("calls"),
+    db.getAll("signatures"),
   ]);
   // What a version before the order kept has no place in its index, and was made before.
   const old = (await db.getAll("entries")).filter((e) => e.made === undefined);
-  return { entries: [...old, ...entries], photos, aside, drafts };
+  return { entries: [...old, ...entries], photos, aside, drafts, calls, signatures };
 }
 
 /** Puts entries that were set aside back among those that go, in the order they were made. */
@@ -248,8 +289,11 @@ export async function tryAgain(ids: readonly string[]): Promise<void> {
 export async function takeIn(
   entries: readonly { readonly id: string; readonly sheetId: string; readonly entry: unknown }[],
   photos: readonly KeptPhoto[],
+  calls: readonly KeptCall[],
+  signatures: readonly KeptSignature[],
 ): Promise<number> {
-  const tx = (await open()).transaction(["entries", "photos"], "readwrite");
+  const stores = ["entries", "photos", "calls", "signatures"] as const;
+  const tx = (await open()).transaction(stores, "readwrite");
   const last = await tx.objectStore("entries").index("made").openCursor(null, "prev");
   let made = last?.value.made ?? 0;
   let fresh = 0;
@@ -263,6 +307,16 @@ export async function takeIn(
     if (await tx.objectStore("photos").get(photo.id)) continue;
     fresh++;
     await tx.objectStore("photos").put(photo);
+  }
+  for (const call of calls) {
+    if (await tx.objectStore("calls").get(call.sheetId)) continue;
+    fresh++;
+    await tx.objectStore("calls").put(call);
+  }
+  for (const signature of signatures) {
+    if (await tx.objectStore("signatures").get(signature.sheetId)) continue;
+    fresh++;
+    await tx.objectStore("signatures").put(signature);
   }
   await tx.done;
   return fresh;

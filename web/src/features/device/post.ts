@@ -1,6 +1,6 @@
 /** What goes from the device to the server. */
 import type { EntryId, SheetId } from "@yard-tack/core/case";
-import type { KeptPhoto, KeptSignature } from "./outbox";
+import { callOf, forgetCall, keepCall, type KeptPhoto, type KeptSignature } from "./outbox";
 
 /** What the server says of what was sent. */
 export type Answer =
@@ -44,15 +44,42 @@ async function send(address: string, request: RequestInit): Promise<Answer> {
   }
 }
 
-export const postEntries = (sheetId: SheetId, entries: readonly unknown[]): Promise<Answer> =>
+/** What is said of a sheet whose call the server did not take. */
+const NO_CALL = "The server did not take its call: see what waits.";
+
+/** Sends the call of a sheet that was taken here, if there is one still; what stands in the way, or null. */
+async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok: false }> | null> {
+  const kept = await callOf(sheetId).catch(() => undefined);
+  if (!kept) return null;
+  if (kept.refused !== undefined) return { ok: false, status: 0, message: NO_CALL };
+  const answer = await send(`/api/sheets/${sheetId}`, {
+    method: "PUT",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(kept.call),
+  });
+  if (answer.ok) {
+    await forgetCall(sheetId);
+    return null;
+  }
+  const final =
+    answer.status >= 400 && answer.status < 500 && ![401, 408, 429].includes(answer.status);
+  if (!final) return answer;
+  await keepCall({ ...kept, refused: answer.message });
+  return { ok: false, status: 0, message: NO_CALL };
+}
+
+export const postEntries = async (sheetId: SheetId, entries: readonly unknown[]): Promise<Answer> =>
+  (await callFirst(sheetId)) ??
   send(`/api/sheets/${sheetId}/entries`, {
     method: "POST",
     headers: { "content-type": "application/json" },
     body: JSON.stringify({ entries }),
   });
 
-export function putPhoto(photo: KeptPhoto): Promise<Answer> {
+export async function putPhoto(photo: KeptPhoto): Promise<Answer> {
   const { id, sheetId, personId, at, about, width, height, blob } = photo;
+  const before = await callFirst(sheetId);
+  if (before) return before;
   const facts = new URLSearchParams({
     personId,
     at,
@@ -86,6 +113,8 @@ interface SignatureBody {
 /** Signs: once, however often it is asked. */
 export async function putSignature(signature: KeptSignature): Promise<SignatureAnswer> {
   const { sheetId, personId, at, form } = signature;
+  const before = await callFirst(sheetId);
+  if (before) return { ok: false, status: before.status };
   try {
     const answer = await fetch(`/api/sheets/${sheetId}/signature`, {
       method: "PUT",
@@ -103,3 +132,6 @@ export async function putSignature(signature: KeptSignature): Promise<SignatureA
     return { ok: false, status: 0 };
   }
 }
+
+/** Sends a call that has nothing behind it yet. @returns whether the server has it, or there is none */
+export const sendCall = async (sheetId: SheetId): Promise<Answer | null> => callFirst(sheetId);

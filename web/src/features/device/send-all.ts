@@ -3,6 +3,7 @@ import type { SheetId } from "@yard-tack/core/case";
 import {
   acknowledged,
   asideOf,
+  callOf,
   forgetSignature,
   keepSignature,
   photosAcknowledged,
@@ -12,7 +13,7 @@ import {
   unsent,
   waiting,
 } from "./outbox";
-import { type Answer, postEntries, putPhoto, putSignature } from "./post";
+import { type Answer, postEntries, putPhoto, putSignature, sendCall } from "./post";
 
 /** Sheets that are open in this tab: they send for themselves, and show that they do. */
 const open = new Set<SheetId>();
@@ -43,7 +44,7 @@ const wayOf = (answer: Extract<Answer, { ok: false }>): Way =>
 export async function sendAll(): Promise<Way> {
   const send = async (): Promise<Way> => {
     for (const [sheet, of] of await unsent()) {
-      if (open.has(sheet) || of.entries + of.photos + of.signatures === 0) continue;
+      if (open.has(sheet) || of.entries + of.photos + of.signatures + of.calls === 0) continue;
       const way = await sendSheet(sheet);
       if (way !== "sent") return way;
     }
@@ -59,6 +60,10 @@ export async function sendAll(): Promise<Way> {
 async function sendSheet(sheet: SheetId): Promise<Way> {
   const told = new BroadcastChannel(`yard-sheet-${sheet}`);
   try {
+    // A call that was refused holds up its own sheet and no other.
+    if ((await callOf(sheet))?.refused !== undefined) return "sent";
+    const before = await sendCall(sheet);
+    if (before && !before.ok) return (await callOf(sheet))?.refused ? "sent" : wayOf(before);
     for (;;) {
       const batch = (await waiting(sheet)).slice(0, BATCH);
       if (batch.length === 0) break;

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "@mantine/core";
 import type { SheetDto } from "@/features/run-sheet";
 import { PageHead } from "@/shell/page-head";
 import { clock, day } from "@/shell/times";
@@ -18,6 +19,9 @@ export function DayHere({ sheets }: { sheets: readonly DaySheet[] }) {
   return (
     <main>
       <PageHead title="No network" about="The sheets that are on this device">
+        <Button component="a" href="/call" variant="default">
+          New call
+        </Button>
         <AgainButton />
       </PageHead>
       <div className={classes.page}>

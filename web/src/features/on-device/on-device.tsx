@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { type KeptSheet, keptSheet, keptSheets, unsentSheets, whoWasHere } from "@/features/device";
 import { SHEET_SHAPE, type SheetDto, SheetPage } from "@/features/run-sheet";
@@ -11,6 +12,11 @@ import { NotHere } from "./not-here";
 import { SendWaiting } from "./send-waiting";
 import { WaitingPage } from "./waiting-page";
 
+/** Fetched when it is asked for: it reads whole pumps. */
+const NewCallHere = dynamic(() => import("./new-call-here").then((m) => m.NewCallHere), {
+  ssr: false,
+});
+
 /** What this device has of the page that was asked for. */
 type Found =
   | { readonly what: "nobody" }
@@ -18,6 +24,7 @@ type Found =
   | { readonly what: "day"; readonly who: PersonDto; readonly sheets: readonly DaySheet[] }
   | { readonly what: "not-here"; readonly who: PersonDto; readonly isSheet: boolean }
   | { readonly what: "waiting"; readonly who: PersonDto }
+  | { readonly what: "call"; readonly who: PersonDto; readonly sheets: readonly SheetDto[] }
   | { readonly what: "no-store" };
 
 const SHEET = /^\/sheet\/([0-9a-f-]{36})$/;
@@ -31,6 +38,10 @@ async function look(path: string): Promise<Found> {
     return dto ? { what: "sheet", who, dto } : { what: "not-here", who, isSheet: true };
   }
   if (path === "/waiting") return { what: "waiting", who };
+  if (path === "/call") {
+    const sheets = (await keptSheets()).flatMap((kept) => readKept(kept) ?? []);
+    return { what: "call", who, sheets };
+  }
   if (path !== "/") return { what: "not-here", who, isSheet: false };
   const unsent = await unsentSheets();
   const sheets = (await keptSheets()).flatMap((kept): DaySheet[] => {
@@ -78,6 +89,8 @@ export function OnDevice({
       <Frame foot={<SendWaiting />}>
         {found.what === "sheet" ? (
           <SheetPage dto={found.dto} />
+        ) : found.what === "call" ? (
+          <NewCallHere sheets={found.sheets} />
         ) : found.what === "waiting" ? (
           <WaitingPage device />
         ) : found.what === "day" ? (

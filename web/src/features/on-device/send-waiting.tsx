@@ -21,7 +21,7 @@ export function SendWaiting() {
       await sendAll().catch(() => undefined);
       const kept = await unsent().catch(() => new Map<never, never>());
       const waits = [...kept.values()].reduce(
-        (s, u) => s + u.entries + u.photos + u.aside + u.signatures,
+        (s, u) => s + u.entries + u.photos + u.aside + u.signatures + u.calls,
         0,
       );
       if (left) return;

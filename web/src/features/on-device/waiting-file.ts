@@ -17,6 +17,10 @@ const waitingFile = z.object({
   written: z.string(),
   entries: z.array(z.object({ id: entryId, sheetId, entry: anEntry })),
   photos: z.array(photo),
+  calls: z.array(z.object({ sheetId, call: z.looseObject({ personId }) })).default([]),
+  signatures: z
+    .array(z.object({ sheetId, personId, at: z.string(), form: z.looseObject({}) }))
+    .default([]),
   /** What the server did not take, with its reason: to be read by a person. */
   aside: z.array(z.unknown()),
   drafts: z.array(z.unknown()),
@@ -24,7 +28,7 @@ const waitingFile = z.object({
 
 /** Everything that waits here, in the order it was made; pictures in it. */
 export async function waitingAsFile(now: Date): Promise<string> {
-  const { entries, photos, aside, drafts } = await everythingKept();
+  const { entries, photos, aside, drafts, calls, signatures } = await everythingKept();
   const file: z.input<typeof waitingFile> = {
     format: FORMAT,
     version: 1,
@@ -37,6 +41,14 @@ export async function waitingAsFile(now: Date): Promise<string> {
     photos: await Promise.all(
       photos.map(async ({ blob, ...facts }) => ({ ...facts, data: await base64(blob) })),
     ),
+    calls: calls.map(({ sheetId: of, call }) => ({
+      sheetId: of,
+      call: call as { personId: string },
+    })),
+    signatures: signatures.map(({ form, ...s }) => ({
+      ...s,
+      form: form as Record<string, unknown>,
+    })),
     aside: [...aside],
     drafts: [...drafts],
   };
@@ -64,13 +76,14 @@ export async function takeFileIn(text: string): Promise<TakenIn> {
       message: `This is no file of what waits on a device: ${where === "" ? "" : `${where}: `}${issue?.message ?? ""} Nothing was taken in.`,
     };
   }
-  const { entries, photos } = file.data;
+  const { entries, photos, calls, signatures } = file.data;
   const blobs = photos.map(({ data, ...facts }): KeptPhoto => ({
     ...facts,
     blob: new Blob([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], { type: "image/jpeg" }),
   }));
-  const fresh = await takeIn(entries, blobs);
-  return { ok: true, fresh, inAll: entries.length + photos.length };
+  const fresh = await takeIn(entries, blobs, calls, signatures);
+  const inAll = entries.length + photos.length + calls.length + signatures.length;
+  return { ok: true, fresh, inAll };
 }
 
 async function base64(blob: Blob): Promise<string> {

@@ -179,10 +179,11 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
   );
 }
 
-function countsOf({ entries, photos, aside, drafts, signatures }: Unsent): string {
+function countsOf({ entries, photos, aside, drafts, signatures, calls }: Unsent): string {
   const counted = (n: number, one: string, many: string) =>
     n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
   return [
+    ...counted(calls, "call was taken here", "calls were taken here"),
     ...counted(entries, "entry waits", "entries wait"),
     ...counted(photos, "picture waits", "pictures wait"),
     ...counted(signatures, "signature waits", "signatures wait"),

@@ -1,9 +1,9 @@
 import { execFileSync } from "node:child_process";
 import { logEntryId, pumpId, readCase, sheetId as sheetIdSchema } from "@yard-tack/core/case";
-import { readEntry, type SheetEntry } from "@yard-tack/core/visit";
+import { foldEntries, readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import { v4 as newId } from "uuid";
 import { beforeAll, describe, expect, inject, it, vi } from "vitest";
-import { appendEntries } from "@/db";
+import { appendEntries, loadSheet } from "@/db";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
 import { signOff } from "@/testing/sign-off";
@@ -85,8 +85,9 @@ describe("a signed visit", () => {
     if (!made.ok) throw new Error(made.error);
     return made.value;
   };
-  const pressure = (raw: string, si: number) =>
+  const pressure = (raw: string, si: number, supersedes: string | null) =>
     entry({
+      supersedes,
       ...{ kind: "reading", snapshot: "as found", slot: "dischargePressure", raw },
       ...{ unit: "bar", si, fault: null, reason: null },
     });
@@ -97,10 +98,11 @@ describe("a signed visit", () => {
         "select s.id from run_sheet s join pump p on p.id = s.pump_id where p.tag = 'LF-2' and s.signed_at is null",
       ),
     );
+    const before = foldEntries((await loadSheet(sheet))?.entries ?? []).readings;
     const kept = await appendEntries(
       sheet,
       [
-        pressure("3,05 bar", 305_000),
+        pressure("3,05 bar", 305_000, before.get("as found/dischargePressure")?.id ?? null),
         entry({ kind: "observation", observation: "noise.gravel", state: "present" }),
         entry({ kind: "test", test: "open-strainer-look", outcome: "dirty" }),
       ],

@@ -62,6 +62,9 @@ const note = (noted: object) => json({ kind: "note", note: noted });
 
 const entries = async (): Promise<readonly SheetEntry[]> =>
   (await loadSheet(sheetId))?.entries ?? [];
+/** The flow that counts by now: what the next one replaces. */
+const flowNow = async (): Promise<string | null> =>
+  foldEntries(await entries()).readings.get("as found/flow")?.id ?? null;
 const isThere = async (id: string) => (await entries()).some((e) => e.id === id);
 
 describe("entries from a device", () => {
@@ -76,7 +79,7 @@ describe("entries from a device", () => {
 
   it("of every kind go in together and come back as they were", async () => {
     const list = [
-      reading(0, noReading),
+      reading(0, { ...noReading, supersedes: await flowNow() }),
       json({ kind: "observation", observation: "noise.gravel", state: "absent" }),
       json({ kind: "acknowledgement", caution: "lockout" }),
       json({ kind: "test", test: "two-direction", outcome: "reverse-better" }),
@@ -96,13 +99,26 @@ describe("entries from a device", () => {
   });
 
   it("of a correction keep the earlier reading, also from a device nine minutes slow", async () => {
-    const first = reading(30);
+    const first = reading(30, { supersedes: await flowNow() });
     const slow = new Date(Date.now() - 9 * 60_000).toISOString();
     const second = reading(32, { at: slow, supersedes: first.id });
     await post(sheetId, { entries: [first] });
     await post(sheetId, { entries: [second] });
     expect(await isThere(first.id)).toBe(true);
     expect(foldEntries(await entries()).readings.get("as found/flow")?.raw).toBe("32 m3/h");
+  });
+
+  it("of two devices that did not know of each other are both kept, and the first that came counts", async () => {
+    const before = await flowNow();
+    const [one, other] = [35, 36].map((v) => reading(v, { supersedes: before }));
+    await post(sheetId, { entries: [one] });
+    await post(sheetId, { entries: [other] });
+    const state = foldEntries(await entries());
+    expect(state.readings.get("as found/flow")?.raw).toBe("35 m3/h");
+    expect(state.rivals.get("as found/flow")?.map((r) => r.raw)).toEqual(["35 m3/h", "36 m3/h"]);
+    const settled = [one, other].map((r) => reading(36, { supersedes: r?.id }));
+    await post(sheetId, { entries: settled });
+    expect(foldEntries(await entries()).rivals.size).toBe(0);
   });
 
   it("of the first version are taken as they are", async () => {

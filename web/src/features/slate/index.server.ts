@@ -3,3 +3,4 @@ import "server-only";
 export { choicesFor } from "./choices";
 export { forecastAnew } from "./forecasts";
 export { loadSlate } from "./server";
+export { receiveCall } from "./receive-call";
