@@ -9,10 +9,10 @@ import "@mantine/core/styles/Paper.css";
 import "@mantine/spotlight/styles.css";
 import { useDebouncedCallback } from "@mantine/hooks";
 import { createSpotlight, Spotlight } from "@mantine/spotlight";
-import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import * as z from "zod/mini";
 import classes from "./find-box.module.css";
+import { useGo } from "./go";
 
 const foundList = z.array(
   z.object({
@@ -41,7 +41,7 @@ const WORDS = {
  * @param asked - how often it was asked for: it opens each time
  */
 export function FindBox({ asked }: { asked: number }) {
-  const router = useRouter();
+  const go = useGo();
   const [text, setText] = useState("");
   const [found, setFound] = useState<{ readonly of: string; readonly list: FoundList } | null>(
     null,
@@ -94,7 +94,7 @@ export function FindBox({ asked }: { asked: number }) {
           const [first] = list;
           if (event.key !== "Enter" || !first || store.getState().selected >= 0) return;
           box.close();
-          router.push(first.href);
+          go.to(first.href);
         }}
       />
       <Spotlight.ActionsList>
@@ -105,7 +105,7 @@ export function FindBox({ asked }: { asked: number }) {
               .map((f) => (
                 <Spotlight.Action
                   key={f.id}
-                  onClick={() => router.push(f.href)}
+                  onClick={() => go.to(f.href)}
                   data-found={f.id}
                   highlightQuery={false}
                 >

@@ -13,10 +13,11 @@ import {
   IconUser,
 } from "@tabler/icons-react";
 import Link from "next/link";
-import { usePathname, useRouter } from "next/navigation";
+import { usePathname } from "next/navigation";
 import dynamic from "next/dynamic";
 import { type ReactNode, useState } from "react";
 import { GlovesSwitch } from "./gloves-switch";
+import { useGo } from "./go";
 import { KeysDialog } from "./keys-dialog";
 import { useWho } from "./who";
 import classes from "./rail.module.css";
@@ -49,7 +50,7 @@ const PLACES = [
 /** The narrow rail and the page beside it. @param foot - above what belongs to the person */
 export function Frame({ foot, children }: { foot?: ReactNode; children: ReactNode }) {
   const path = usePathname();
-  const router = useRouter();
+  const go = useGo();
   const who = useWho();
   const { setColorScheme } = useMantineColorScheme();
   const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
@@ -59,10 +60,10 @@ export function Frame({ foot, children }: { foot?: ReactNode; children: ReactNod
   useHotkeys([
     ["/", find],
     ["mod+K", find],
-    ["alt+1", () => router.push("/")],
-    ["alt+2", () => router.push("/yard")],
-    ["alt+3", () => router.push("/log")],
-    ["alt+4", () => router.push("/priming")],
+    ["alt+1", () => go.to("/")],
+    ["alt+2", () => go.to("/yard")],
+    ["alt+3", () => go.to("/log")],
+    ["alt+4", () => go.to("/priming")],
   ]);
   const onSheet = path.startsWith("/sheet/") ? true : undefined;
   return (

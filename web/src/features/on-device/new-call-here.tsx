@@ -7,6 +7,7 @@ import { keepCall, keepSheet, sendAll } from "@/features/device";
 import { SHEET_SHAPE, type SheetDto } from "@/features/run-sheet";
 import { familyWords } from "@/features/yard";
 import { PageHead } from "@/shell/page-head";
+import { useGo } from "@/shell/go";
 import { useWho } from "@/shell/who";
 import classes from "./on-device.module.css";
 import { bareSheet, sheetFor } from "./sheet-here";
@@ -17,6 +18,7 @@ const NEW = "new";
 /** A call that is taken with no network: on a pump of this device, or on one that nobody has entered yet. */
 export function NewCallHere({ sheets }: { sheets: readonly SheetDto[] }) {
   const who = useWho();
+  const go = useGo();
   const pumps = [...new Map(sheets.map((s) => [s.pump.id, s])).values()];
   const [pump, setPump] = useState<string>(pumps[0]?.pump.id ?? NEW);
   const [tag, setTag] = useState("");
@@ -59,8 +61,7 @@ export function NewCallHere({ sheets }: { sheets: readonly SheetDto[] }) {
     }
     // Where there is a network again the server knows of it before its page is asked for.
     await sendAll().catch(() => undefined);
-    // The page that stands in for another knows no way to the next one but the browser's.
-    window.location.assign(new URL(`/sheet/${dto.id}`, window.location.href));
+    go.to(`/sheet/${dto.id}`);
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();

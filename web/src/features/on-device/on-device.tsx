@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 import { type KeptSheet, keptSheet, keptSheets, unsentSheets, whoWasHere } from "@/features/device";
 import { SHEET_SHAPE, type SheetDto, SheetPage } from "@/features/run-sheet";
 import type { PersonDto, SettingsDto } from "@/shell/preferences";
+import { ByTheBrowser } from "@/shell/go";
 import { Frame } from "@/shell/rail";
 import { WhoProvider } from "@/shell/who";
 import { DayHere, type DaySheet } from "./day-here";
@@ -85,20 +86,22 @@ export function OnDevice({
   if (found.what === "nobody" || found.what === "no-store")
     return <NotHere why={found.what} frame={false} />;
   return (
-    <WhoProvider person={found.who} onSettings={onSettings}>
-      <Frame foot={<SendWaiting />}>
-        {found.what === "sheet" ? (
-          <SheetPage dto={found.dto} />
-        ) : found.what === "call" ? (
-          <NewCallHere sheets={found.sheets} />
-        ) : found.what === "waiting" ? (
-          <WaitingPage device />
-        ) : found.what === "day" ? (
-          <DayHere sheets={found.sheets} />
-        ) : (
-          <NotHere why={found.isSheet ? "sheet" : "page"} frame />
-        )}
-      </Frame>
-    </WhoProvider>
+    <ByTheBrowser>
+      <WhoProvider person={found.who} onSettings={onSettings}>
+        <Frame foot={<SendWaiting />}>
+          {found.what === "sheet" ? (
+            <SheetPage dto={found.dto} />
+          ) : found.what === "call" ? (
+            <NewCallHere sheets={found.sheets} />
+          ) : found.what === "waiting" ? (
+            <WaitingPage device />
+          ) : found.what === "day" ? (
+            <DayHere sheets={found.sheets} />
+          ) : (
+            <NotHere why={found.isSheet ? "sheet" : "page"} frame />
+          )}
+        </Frame>
+      </WhoProvider>
+    </ByTheBrowser>
   );
 }

@@ -3,9 +3,9 @@
 import { dimensionAt, LONGEST_TEXT } from "@yard-tack/core/case";
 import { stripsOf } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { AsideEntry } from "@/features/device";
+import { useGo } from "@/shell/go";
 import { addAddendum } from "./add-addendum";
 import { readTyped } from "./typed";
 import type { NewEntry, Sheet } from "./use-sheet";
@@ -81,7 +81,7 @@ function Aside({ entry, sheet }: { entry: AsideEntry; sheet: Sheet }) {
 
 /** What came after the signature, and the addendum that takes it into the log. */
 function Late({ sheet }: { sheet: Sheet }) {
-  const router = useRouter();
+  const go = useGo();
   const [pending, start] = useTransition();
   const [problem, setProblem] = useState<string | null>(null);
   const add = () =>
@@ -90,7 +90,7 @@ function Late({ sheet }: { sheet: Sheet }) {
         () =>
           ({ ok: false, message: "The server did not answer; try again in a moment." }) as const,
       );
-      if (outcome.ok) router.push(`/log/${outcome.logEntryId}`);
+      if (outcome.ok) go.to(`/log/${outcome.logEntryId}`);
       else setProblem(outcome.message);
     });
   return (

@@ -13,7 +13,6 @@ import {
   type UnreadEntry,
   type VisitState,
 } from "@yard-tack/core/visit";
-import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import {
   acknowledged,
@@ -33,6 +32,7 @@ import {
   setAside,
   waiting,
 } from "@/features/device";
+import { useGo } from "@/shell/go";
 import { useWho } from "@/shell/who";
 import { presentKey, withDrafts } from "./drafts";
 import type { SheetDto } from "./sheet-dto";
@@ -104,7 +104,7 @@ const withOrders = (list: readonly SheetEntry[], orders: ReadonlyMap<string, num
 /** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
 export function useSheet(dto: SheetDto): Sheet {
   const who = useWho();
-  const router = useRouter();
+  const go = useGo();
   const old = useRef(!dto.device && isOld(dto.servedAt));
   const [entries, setEntries] = useState(() => withKnown(dto.id, dto.entries));
   const [unread, setUnread] = useState<readonly UnreadEntry[]>(dto.unread);
@@ -219,7 +219,7 @@ export function useSheet(dto: SheetDto): Sheet {
     setServed(dto.entries);
     setEntries((list) => joined(list, dto.entries));
   }
-  const refresh = useEffectEvent(() => router.refresh());
+  const refresh = useEffectEvent(() => go.again());
   useEffect(() => {
     if (old.current) refresh();
   }, []);

@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import {
   type RefObject,
   useCallback,
@@ -17,6 +16,7 @@ import {
   putSignature,
   signatureOf,
 } from "@/features/device";
+import { useGo } from "@/shell/go";
 import { useWho } from "@/shell/who";
 import type { SignOffForm } from "./sign-off-form";
 import type { SheetDto } from "./sheet-dto";
@@ -41,7 +41,7 @@ export function useSignature(
   clockFault: RefObject<number>,
 ): SheetSignature {
   const who = useWho();
-  const router = useRouter();
+  const go = useGo();
   const [made, setMade] = useState<KeptSignature | null>(null);
   const [sending, start] = useTransition();
   const [tries, setTries] = useState(0);
@@ -69,7 +69,7 @@ export function useSignature(
     if (answer.ok) {
       await forgetSignature(dto.id).catch(() => undefined);
       forgetSignDraft(dto.id);
-      router.push(`/log/${answer.logEntryId}`);
+      go.to(`/log/${answer.logEntryId}`);
     } else if ("refused" in answer) {
       const refused = { ...signature, refused: answer.refused };
       setMade(refused);

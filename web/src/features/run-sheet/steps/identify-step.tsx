@@ -10,8 +10,8 @@ import {
 import type { UnitSystem } from "@yard-tack/core/quantity";
 import { noted, notedText } from "@yard-tack/core/visit";
 import { Button, TextInput } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
+import { useGo } from "@/shell/go";
 import { codeOf, FindPump } from "@/features/yard";
 import { draftKeyOf } from "../drafts";
 import { PhotoStrip } from "../photo-strip";
@@ -52,7 +52,7 @@ export function IdentifyStep({
 
 /** The code on the tag against this sheet's pump. */
 function TagCheck({ sheet }: { sheet: Sheet }) {
-  const router = useRouter();
+  const go = useGo();
   const { pump } = sheet.dto;
   const own = codeOf(pump.id);
   const seen = notedText(sheet.state, { topic: "tag" });
@@ -74,7 +74,7 @@ function TagCheck({ sheet }: { sheet: Sheet }) {
           <p>
             That tag ({other}) is another pump&apos;s. This sheet is {pump.tag}&apos;s.
           </p>
-          <Button variant="default" onClick={() => router.push(`/t/${other}`)}>
+          <Button variant="default" onClick={() => go.to(`/t/${other}`)}>
             Open the other pump
           </Button>
         </div>
@@ -99,7 +99,7 @@ function Plate({
   const fields = plateFields(kind, sheet.facts);
   const [pending, start] = useTransition();
   const [said, setSaid] = useState<string | null>(null);
-  const router = useRouter();
+  const go = useGo();
   const rows = fields.map((field) => {
     const text = notedText(sheet.state, written(kind, field.key)) ?? "";
     const illegible = noted(sheet.state, unreadable(kind, field.key)) !== undefined;
@@ -133,7 +133,7 @@ function Plate({
           ? `Taken into the register; what stood there before is kept. ${await also()}`.trim()
           : "The register did not take it. What you read stays on this sheet; try again in a moment.",
       );
-      if (ok) router.refresh();
+      if (ok) go.again();
     });
   return (
     <section className={classes.plateRead} aria-label={name}>
