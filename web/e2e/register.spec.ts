@@ -107,6 +107,21 @@ test("a pump that was given another tag and another place is put back by a tap",
   await before.getByRole("button", { name: "Put that back" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("OG-3");
   await expect(before).toContainText("Before it was OG-33, at Odd Mill");
+
+  // What is known of it too.
+  await page.goto("/yard?find=OG-3");
+  await page.getByRole("link", { name: /OG-3/ }).first().click();
+  await page.getByRole("link", { name: "Pump, place and motor" }).click();
+  const altitude = page.getByLabel(/altitude/i);
+  await expect(altitude).toBeEnabled();
+  const was = await altitude.inputValue();
+  await altitude.fill("900 m");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("OG-3");
+  await page.getByRole("link", { name: "Pump, place and motor" }).click();
+  await expect(altitude).toHaveValue("900 m");
+  await page.getByRole("button", { name: "Put that back" }).click();
+  await expect(altitude).toHaveValue(was);
 });
 
 test("a table of pumps comes in: its columns, what will happen line by line, and then that", async ({

@@ -5,7 +5,7 @@ import { saveRating, putBack } from "@/features/curve/save";
 import { endLinks, makeLink } from "@/features/report/link-actions";
 import { dropView, keepView } from "@/features/log/keep-view";
 import { proposeLine, saveLine } from "@/features/line/save-line";
-import { savePlace } from "@/features/place/save";
+import { putPlaceBack, savePlace } from "@/features/place/save";
 import { receiveEntries } from "@/features/run-sheet/receive";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
@@ -291,6 +291,7 @@ const DEEDS: readonly Deed[] = [
         }),
       ),
   },
+  { name: "place put back", able: WORKERS, at: (p) => putPlaceBack(p.pump) },
   { name: "identity put back", able: WORKERS, at: (p) => putNameBack(p.pump) },
   {
     name: "new pump",

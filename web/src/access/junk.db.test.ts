@@ -19,7 +19,7 @@ import {
 import { endLinks, makeLink } from "@/features/report/link-actions";
 import { dropView, keepView } from "@/features/log/keep-view";
 import { proposeLine, saveLine } from "@/features/line/save-line";
-import { savePlace } from "@/features/place/save";
+import { putPlaceBack, savePlace } from "@/features/place/save";
 import { callOff, callOfRound, changeCall, giveCall } from "@/features/run-sheet/change-call";
 import { receivePhoto, sendPhoto } from "@/features/run-sheet/photo-bytes";
 import { receiveCall } from "@/features/slate/receive-call";
@@ -131,6 +131,7 @@ const DOORS: Readonly<Record<string, (junk: Junk, id: string) => Promise<unknown
   makePump: form(makePump),
   changeIdentity: form(changeIdentity),
   putNameBack: plain(putNameBack),
+  putPlaceBack: plain(putPlaceBack),
   addToList: form(addToList),
   decide: form(decide),
   makeToken: form(makeToken),

@@ -12,11 +12,11 @@ const APPENDED = [
   "curve",
   "fingerprint",
   "hours_run",
-  "identity_change",
   "line_proposal",
   "log_entry",
   "photo",
   "plate",
+  "register_change",
   "sheet_entry",
   "zero_check",
 ];

@@ -19,7 +19,7 @@ import { Migration013Find } from "./migrations/migration-013-find";
 import { Migration014ReportLinks } from "./migrations/migration-014-report-links";
 import { Migration015Register } from "./migrations/migration-015-register";
 import { Migration016PaperLinks } from "./migrations/migration-016-paper-links";
-import { Migration017IdentityChanges } from "./migrations/migration-017-identity-changes";
+import { Migration017RegisterChanges } from "./migrations/migration-017-register-changes";
 import { Migration018TellChanges } from "./migrations/migration-018-tell-changes";
 
 const environment = z.object({
@@ -44,7 +44,7 @@ export const MIGRATIONS = [
   { name: "migration-014-report-links", class: Migration014ReportLinks },
   { name: "migration-015-register", class: Migration015Register },
   { name: "migration-016-paper-links", class: Migration016PaperLinks },
-  { name: "migration-017-identity-changes", class: Migration017IdentityChanges },
+  { name: "migration-017-register-changes", class: Migration017RegisterChanges },
   { name: "migration-018-tell-changes", class: Migration018TellChanges },
 ];
 

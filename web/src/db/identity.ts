@@ -51,7 +51,7 @@ const IDENTITY = `
          and exists (select from pump o where o.site_id = a.id)) as places,
     c.before as earlier, c.made_at as changed_at, q.name as changed_by
   from pump p join site s on s.id = p.site_id
-    left join lateral (select * from identity_change i where i.pump_id = p.id
+    left join lateral (select * from register_change i where i.pump_id = p.id and i.kind = 'names'
                          order by i.made_at desc limit 1) c on true
     left join person q on q.id = c.made_by
   where p.id = ?`;
@@ -134,7 +134,8 @@ export async function putIdentityBack(by: By, id: PumpId): Promise<PutBack> {
     const [last] = await selected(
       tx,
       changeRow,
-      `select before, after, moved from identity_change where pump_id = ? order by made_at desc limit 1`,
+      `select before, after, moved from register_change where pump_id = ? and kind = 'names'
+         order by made_at desc limit 1`,
       [id],
     );
     if (!last) return "nothing-before";
@@ -192,8 +193,8 @@ async function noteChange(
 ): Promise<void> {
   const [b, a, m] = [before, after, moved].map((v) => JSON.stringify(v));
   await tx.execute(
-    `insert into identity_change (id, pump_id, before, after, moved, made_by, made_at)
-       values (?, ?, ?::jsonb, ?::jsonb, ?::jsonb, ?, clock_timestamp())`,
+    `insert into register_change (id, pump_id, kind, before, after, moved, made_by)
+       values (?, ?, 'names', ?::jsonb, ?::jsonb, ?::jsonb, ?)`,
     [newId(), id, b, a, m, by.id],
   );
 }

@@ -2,11 +2,13 @@
 import { LockMode, OptimisticLockError, UniqueConstraintViolationException } from "@mikro-orm/core";
 import type { EntityManager } from "@mikro-orm/postgresql";
 import type { PlateKind, PumpId } from "@yard-tack/core/case";
+import { isDeepStrictEqual } from "node:util";
 import { v4 as newId } from "uuid";
+import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { Curve, Plate, Pump } from "./entities";
 import { inForce } from "./in-force";
-import { plateFacts, type PlateFacts, ratingRow, type RatingRow } from "./rows";
+import { columns, plateFacts, type PlateFacts, ratingRow, type RatingRow, selected } from "./rows";
 import { keepTrend } from "./trend";
 
 type Json = Readonly<Record<string, unknown>>;
@@ -169,11 +171,37 @@ export interface PlaceChange {
   readonly motor: Json | undefined;
 }
 
-/** Writes what is known of a pump and its place; a changed motor plate as a new row. */
+/** What a change of it keeps of what is known of a pump. */
+const factsRow = z.object({
+  details: z.record(z.string(), z.unknown()),
+  layout: z.record(z.string(), z.unknown()),
+  /** Null where there was no motor plate. */
+  motor: z.record(z.string(), z.unknown()).nullable(),
+});
+type Facts = z.output<typeof factsRow>;
+
+/** As it stands in the database: what is undefined is not there. */
+const asKept = (facts: Facts): Facts => factsRow.parse(JSON.parse(JSON.stringify(facts)));
+
+async function factsNow(
+  tx: EntityManager,
+  pump: { readonly id: string; readonly details: Json; readonly layout: Json },
+): Promise<Facts> {
+  const plates = await tx.find(
+    Plate,
+    { pumpId: pump.id, kind: "motor" },
+    { orderBy: { createdAt: "asc" } },
+  );
+  const motor = inForce(plates).at(-1)?.facts ?? null;
+  return asKept({ details: { ...pump.details }, layout: { ...pump.layout }, motor });
+}
+
+/** Writes what is known of a pump and its place; a changed motor plate as a new row. @param by - who changes it */
 export async function savePlace(
   pumpId: PumpId,
   version: number,
   { details, layout, motor }: PlaceChange,
+  by: string,
 ): Promise<Saved> {
   const em = await unitOfWork();
   return orNewer(() =>
@@ -181,14 +209,87 @@ export async function savePlace(
       const pump = await locked(tx, pumpId);
       if (!pump) return "no-such-pump";
       if (pump.version !== version) return "newer";
-      pump.details = { ...details };
-      pump.layout = { ...layout };
-      await tx.flush();
-      if (motor) await appendPlate(tx, pumpId, "motor", () => motor);
+      const before = await factsNow(tx, pump);
+      await writeFacts(tx, pump, pumpId, { details, layout, motor: motor ?? null });
+      await noteFacts(tx, pumpId, by, before, await factsNow(tx, pump));
       await keepTrend(tx, pumpId);
       return "saved";
     }),
   );
+}
+
+/** A motor plate that was the first stays: a plate that was read is not unread. */
+async function writeFacts(
+  tx: EntityManager,
+  pump: NonNullable<Awaited<ReturnType<typeof locked>>>,
+  id: PumpId,
+  { details, layout, motor }: { details: Json; layout: Json; motor: Json | null },
+): Promise<void> {
+  pump.details = { ...details };
+  pump.layout = { ...layout };
+  await tx.flush();
+  if (motor) await appendPlate(tx, id, "motor", () => motor);
+}
+
+async function noteFacts(
+  tx: EntityManager,
+  id: PumpId,
+  by: string,
+  before: Facts,
+  after: Facts,
+): Promise<void> {
+  if (isDeepStrictEqual(before, after)) return;
+  await tx.execute(
+    `insert into register_change (id, pump_id, kind, before, after, made_by)
+       values (?, ?, 'facts', ?::jsonb, ?::jsonb, ?)`,
+    [newId(), id, JSON.stringify(before), JSON.stringify(after), by],
+  );
+}
+
+/** The last change of what is known of a pump. */
+const changeRow = columns(
+  z.object({
+    before: factsRow,
+    after: factsRow,
+    madeAt: z.coerce.date(),
+    by: z.string().nullable(),
+  }),
+);
+export type FactsChange = z.output<typeof changeRow>;
+
+const LAST_CHANGE = `select c.before, c.after, c.made_at, q.name as by from register_change c
+  left join person q on q.id = c.made_by where c.pump_id = ? and c.kind = 'facts'
+  order by c.made_at desc limit 1`;
+
+/** Undefined where nothing was changed since that is kept. */
+export async function lastFactsChange(id: PumpId): Promise<FactsChange | undefined> {
+  const [row] = await selected(await unitOfWork(), changeRow, LAST_CHANGE, [id]);
+  return row;
+}
+
+/**
+ * Puts back what the last change of a pump's facts changed, as a change of its own; the motor plate as a new row.
+ * @returns "newer" where something was changed since, "nothing-before" where there was no change
+ */
+export async function putFactsBack(id: PumpId, by: string): Promise<Saved | "nothing-before"> {
+  const em = await unitOfWork();
+  let none = false;
+  const saved = await orNewer(() =>
+    em.transactional(async (tx) => {
+      const pump = await locked(tx, id);
+      if (!pump) return "no-such-pump";
+      const [last] = await selected(tx, changeRow, LAST_CHANGE, [id]);
+      none = last === undefined;
+      if (!last) return "newer";
+      const now = await factsNow(tx, pump);
+      if (!isDeepStrictEqual(now, last.after)) return "newer";
+      await writeFacts(tx, pump, id, last.before);
+      await noteFacts(tx, id, by, now, await factsNow(tx, pump));
+      await keepTrend(tx, id);
+      return "saved";
+    }),
+  );
+  return none ? "nothing-before" : saved;
 }
 
 /** Appends a plate in place of the one in force, unless it says the same. */

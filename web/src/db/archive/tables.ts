@@ -25,7 +25,7 @@ export const ARCHIVED = {
   promise: "id",
   hours_run: "id",
   line_proposal: "id",
-  identity_change: "id",
+  register_change: "id",
   log_view: "id",
 } as const;
 

@@ -18,7 +18,7 @@ export async function saveLine(raw: LineForm): Promise<PlaceAnswer> {
   return acting("line", "The drawing is kept here.", async () => {
     const entered = await onAction("register", { pump: pumpId });
     if (!entered.ok) return entered;
-    return keepRegister(pumpId, version, (register) => {
+    return keepRegister(pumpId, version, entered.visitor.id, (register) => {
       const { loss: _metres, elements: _before, ...rest } = register[side] ?? {};
       const levels = {
         ...(level === "" ? {} : { sourceLevel: level }),

@@ -26,11 +26,13 @@ type Register = Omit<WrittenPump, "history" | "fingerprint">;
 /**
  * Keeps what is known of a pump and its place, as it is after a change. Whether whoever asks may, is asked before.
  * @param version - of the pump as it was seen
+ * @param by - who changes it
  * @param change - the file of the register, changed; it is let in by the one reader
  */
 export async function keepRegister(
   pumpId: PumpId,
   version: number,
+  by: string,
   change: (register: Register) => unknown,
 ): Promise<PlaceAnswer> {
   const known = await loadPump(pumpId);
@@ -45,11 +47,9 @@ export async function keepRegister(
   const details = Object.fromEntries(
     Object.entries(pump).filter(([key]) => !KEPT_ELSEWHERE.has(key)),
   );
-  const saved = await keepPlace(pumpId, version, {
-    details,
-    layout: { suction, discharge, system, duty, sump, site },
-    motor: pump.motor ?? undefined,
-  });
+  const layout = { suction, discharge, system, duty, sump, site };
+  const facts = { details, layout, motor: pump.motor ?? undefined };
+  const saved = await keepPlace(pumpId, version, facts, by);
   if (saved === "newer") {
     return refused(
       "Somebody changed this pump meanwhile. What you typed is kept here: load the page again, compare, save.",

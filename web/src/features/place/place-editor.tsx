@@ -4,12 +4,15 @@ import { Button, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { PageHead } from "@/shell/page-head";
+import { PutBack } from "@/shell/put-back";
+import { day } from "@/shell/times";
 import { useWho } from "@/shell/who";
 import { exampleFor } from "./examples";
 import { hasField, type PlaceField } from "./field";
 import { PLACE_FIELDS, PLACE_GROUPS } from "./fields";
 import { faultOf, type Values, valuesOf } from "./paths";
-import { savePlace } from "./save";
+import { putPlaceBack, savePlace } from "./save";
+import type { PlaceDto } from "./server";
 import classes from "./place.module.css";
 
 const KEY = (pumpId: string) => `yard-place-${pumpId}`;
@@ -20,11 +23,13 @@ export function PlaceEditor({
   tag,
   version,
   base,
+  changed,
 }: {
   pumpId: string;
   tag: string;
   version: number;
   base: Readonly<Record<string, unknown>>;
+  changed: PlaceDto["changed"];
 }) {
   const router = useRouter();
   const stored = useMemo(() => valuesOf(base), [base]);
@@ -106,6 +111,13 @@ export function PlaceEditor({
           </fieldset>
         ))}
       </div>
+      {changed ? (
+        <PutBack back={() => putPlaceBack(pumpId)}>
+          Changed {day(changed.at, changed.zone)}
+          {changed.by ? ` by ${changed.by}` : ""}: what is known of the pump, its lines or its
+          motor.
+        </PutBack>
+      ) : null}
     </main>
   );
 }

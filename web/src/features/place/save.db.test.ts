@@ -5,7 +5,7 @@ import { Curve, demoDatabase, Pump, testRows } from "@/testing/demo-database";
 import { hasField, type PlaceField } from "./field";
 import { PLACE_FIELDS } from "./fields";
 import { type Values, valuesOf } from "./paths";
-import { savePlace } from "./save";
+import { putPlaceBack, savePlace } from "./save";
 
 vi.mock("next/cache", () => ({ revalidatePath: () => undefined }));
 
@@ -79,4 +79,36 @@ it("leaves the rating alone, in rows of its own", async () => {
   expect(before?.pump.jet?.points?.length).toBeGreaterThan(0);
   expect(after?.pump.jet).toEqual(before?.pump.jet);
   expect(await (await testRows()).count(Curve)).toBe(ratings);
+});
+
+describe("what is known of a pump", () => {
+  it("is put back as it was before the last change, and forth again; not where it was changed since", async () => {
+    const { id: raw, version } = await (await testRows()).findOneOrFail(Pump, { tag: "LF-1" });
+    const id = pumpId.parse(raw);
+    const known = async () => {
+      const { history: _past, ...written } = (await loadPump(id))?.written ?? {};
+      return written;
+    };
+    expect(await putPlaceBack(id)).toMatch(/Nothing was changed here yet/);
+    const before = await known();
+    const values = {
+      ...valuesOf({ ...before }),
+      ...{ "site.altitude": "900 m", "pump.motor.current": "33 A" },
+    };
+    expect(await savePlace({ pumpId: id, version, values })).toEqual({ ok: true });
+    const after = await known();
+    expect(after).toMatchObject({
+      site: { altitude: "900 m" },
+      pump: { motor: { current: "33 A" } },
+    });
+    expect(await putPlaceBack(id)).toBeNull();
+    expect(await known()).toEqual(before);
+    expect(await putPlaceBack(id)).toBeNull();
+    expect(await known()).toEqual(after);
+    await (
+      await testRows()
+    ).execute("update pump set details = details || '{\"stages\": 2}' where id = ?", [id]);
+    expect(await putPlaceBack(id)).toMatch(/was changed since/);
+    expect(await putPlaceBack("x")).toMatch(/not there any more/);
+  });
 });

@@ -12,5 +12,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   await onPage("register", id.success ? { pump: id.data } : undefined);
   const dto = id.success ? await loadPlacePage(id.data) : undefined;
   if (!dto) notFound();
-  return <PlaceEditor {...dto} />;
+  return <PlaceEditor {...dto} key={dto.version} />;
 }
