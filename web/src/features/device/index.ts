@@ -38,4 +38,5 @@ export {
   waiting,
 } from "./outbox";
 export { postEntries, putPhoto, putSignature } from "./post";
+export { type Room, roomHere } from "./room";
 export { sendAll, sendsForItself } from "./send-all";

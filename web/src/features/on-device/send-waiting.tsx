@@ -3,15 +3,16 @@
 import { IconCloudUpload } from "@tabler/icons-react";
 import Link from "next/link";
 import { useEffect, useState } from "react";
-import { sendAll, unsent } from "@/features/device";
+import { roomHere, sendAll, unsent } from "@/features/device";
 import classes from "./send-waiting.module.css";
 
 /** Tried again after so long while something waits [ms]. */
 const AGAIN = 20_000;
 
-/** Sends what waits on this device, on whatever page; says how much waits, and leads to it. */
+/** Sends what waits on this device, on whatever page; says how much waits, and when there is little room left. */
 export function SendWaiting() {
   const [count, setCount] = useState(0);
+  const [full, setFull] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let left = false;
@@ -24,8 +25,10 @@ export function SendWaiting() {
         (s, u) => s + u.entries + u.photos + u.aside + u.signatures + u.calls,
         0,
       );
+      const room = await roomHere();
       if (left) return;
       setCount(waits);
+      setFull(room?.nearlyFull ?? false);
       timer = setTimeout(() => void go(), AGAIN);
     };
     const soon = () => void go();
@@ -39,11 +42,12 @@ export function SendWaiting() {
       window.removeEventListener("yard-kept", soon);
     };
   }, []);
-  if (count === 0) return null;
+  if (count === 0 && !full) return null;
   return (
     <Link href="/waiting" className={classes.waiting}>
       <IconCloudUpload size={20} stroke={1.7} aria-hidden />
-      {count} unsent
+      {count > 0 ? `${count} unsent` : null}
+      {full ? <span>nearly full</span> : null}
     </Link>
   );
 }

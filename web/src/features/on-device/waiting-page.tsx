@@ -8,6 +8,8 @@ import {
   asideOf,
   forgetAside,
   keptSheets,
+  type Room,
+  roomHere,
   sendAll,
   tryAgain,
   type Unsent,
@@ -55,10 +57,14 @@ const NO_ANSWER = {
 export function WaitingPage({ device = false }: { device?: boolean }) {
   const [rows, setRows] = useState<readonly Row[] | null>(null);
   const [said, setSaid] = useState("");
+  const [room, setRoom] = useState<Room | undefined>();
   const [pending, start] = useTransition();
   const look = async () => setRows(await rowsHere().catch(() => []));
   useEffect(() => {
-    const first = async () => setRows(await rowsHere().catch(() => []));
+    const first = async () => {
+      setRows(await rowsHere().catch(() => []));
+      setRoom(await roomHere());
+    };
     void first();
   }, []);
   const send = () =>
@@ -120,6 +126,15 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
         ) : (
           <p className={classes.lead}>Nothing waits here: the server has everything.</p>
         )}
+        {room ? (
+          <p role={room.nearlyFull ? "alert" : undefined}>
+            This browser keeps {megabytes(room.used)} here of the {megabytes(room.inAll)} that it
+            lets pages keep.
+            {room.nearlyFull
+              ? " That is nearly all: send what waits, and clear room on this device before it keeps nothing more."
+              : ""}
+          </p>
+        ) : null}
         {said === "" ? null : <p role="status">{said}</p>}
         <ul className={classes.waits}>
           {rows?.map((row) => (
@@ -178,6 +193,9 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
     </main>
   );
 }
+
+const megabytes = (bytes: number): string =>
+  bytes < 1e9 ? `${Math.ceil(bytes / 1e6)} MB` : `${(bytes / 1e9).toFixed(1)} GB`;
 
 function countsOf({ entries, photos, aside, drafts, signatures, calls }: Unsent): string {
   const counted = (n: number, one: string, many: string) =>
