@@ -1,7 +1,7 @@
 /**
  * `npm run torture`: what takes longer than a check before each commit may: starts and stops cut short at
  * every moment, servers killed in mid-save, checkouts made from nothing in odd places, ten times the drawn
- * visits. An argument chooses files by name.
+ * visits, three hundred interleavings of two devices. An argument chooses files by name.
  */
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -23,7 +23,20 @@ await inCare(async (care) => {
     ["run", "--project", "torture", "--passWithNoTests", ...wanted],
     { cwd: root, signal, stdio: ["ignore", "inherit", "inherit"] },
   );
+  const asked = wanted.length === 0 || wanted.some((w) => "interleavings".includes(w));
+  const mixed = asked
+    ? await run(
+        join(root, "node_modules/.bin/vitest"),
+        ["run", "--project", "database", "interleavings"],
+        {
+          cwd: root,
+          signal,
+          stdio: ["ignore", "inherit", "inherit"],
+          env: { ...process.env, YARD_INTERLEAVINGS: "300" },
+        },
+      )
+    : { code: 0 };
   process.env.YARD_TORTURE = "1";
   const killed = await interfaceTests(root, [...wanted, "--pass-with-no-tests"], care);
-  return code || killed.code;
+  return code || mixed.code || killed.code;
 });

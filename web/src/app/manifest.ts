@@ -1,0 +1,19 @@
+import type { MetadataRoute } from "next";
+
+/** What a phone needs to put the application among its own. */
+export default function manifest(): MetadataRoute.Manifest {
+  return {
+    name: "Yard Tack",
+    short_name: "Yard Tack",
+    description: "Readings at a pump turned into a duty point, a verdict and a log.",
+    start_url: "/",
+    scope: "/",
+    display: "standalone",
+    background_color: "#efebe2",
+    theme_color: "#222e36",
+    icons: [
+      { src: "/icon.svg", sizes: "any", type: "image/svg+xml", purpose: "any" },
+      { src: "/icon.svg", sizes: "any", type: "image/svg+xml", purpose: "maskable" },
+    ],
+  };
+}
