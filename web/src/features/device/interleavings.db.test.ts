@@ -15,6 +15,8 @@ import { receiveEntries } from "@/features/run-sheet/receive";
 import { sendEntries } from "@/features/run-sheet/sheet-events";
 import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
+import type * as outbox from "./outbox";
+import type * as sending from "./send-all";
 
 /** Runs in `npm test`; `npm run torture` asks for more, drawn anew each time. */
 const MORE = Number(process.env["YARD_INTERLEAVINGS"] ?? 0);
@@ -36,7 +38,7 @@ const step = fc.record<Step>({
 });
 
 /** What a device has of the program while it runs; gone with a reload. */
-type Program = typeof import("./outbox") & typeof import("./send-all");
+type Program = typeof outbox & typeof sending;
 
 interface Device {
   readonly person: PersonId;
