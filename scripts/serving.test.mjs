@@ -37,11 +37,26 @@ describe("two servers on one database", () => {
       ...{ supersedes: null, order: null, kind: "note" },
       note: { topic: "words", about: "call", value: words },
     };
+    // Whoever has the sheet open at the other server.
+    const events = await fetch(`${other}/api/sheets/${sheet}/events`, { headers: { cookie } });
+    const heard = events.body.pipeThrough(new TextDecoderStream()).getReader();
+    const until = async (what) => {
+      let all = "";
+      while (!all.includes(what)) {
+        const { done, value } = await heard.read();
+        if (done) return `${all} ended`;
+        all += value;
+      }
+      return all;
+    };
+    expect(await until("event: here")).toContain("retry:");
+    expect(await until("\n\n")).toContain('"Technician"');
     const sent = await fetch(`${one}/api/sheets/${sheet}/entries`, {
       method: "POST",
       headers: { "content-type": "application/json", cookie, origin: one },
       body: JSON.stringify({ entries: [entry] }),
     });
+    expect(await until("event: changed")).not.toContain("ended");
     expect(await sent.json()).toMatchObject({ kept: [{ id: entry.id }], refused: [] });
     const seen = await fetch(`${other}/sheet/${sheet}`, { headers: { cookie } });
     expect(await seen.text()).toContain(words);
@@ -62,6 +77,10 @@ describe("two servers on one database", () => {
     await stopped;
     await expect(fetch(one)).rejects.toThrow();
     expect((await fetch(`${other}/readyz`)).status).toBe(200);
+    // A way that stays open ends with its server, which does not have to be ended by force.
+    await servers[1].stop();
+    expect(await until("nothing")).toMatch(/ended$/);
+    expect((await servers[1].ended).signal).toBeNull();
   });
 });
 

@@ -102,7 +102,7 @@ export async function prepareDatabase(root, { url, appUrl = "", demo, address = 
  * @param {string} root - the checkout
  * @param {{ port: number, databaseUrl: string, dev?: boolean, quiet?: boolean, signal?: AbortSignal, env?: Record<string, string> }} options -
  *   `env` is added to the environment
- * @returns {Promise<{ ended: Promise<void>, stop: () => Promise<void>, kill: () => Promise<void> }>}
+ * @returns {Promise<{ ended: Promise<{ code: number | null, signal: string | null }>, stop: () => Promise<void>, kill: () => Promise<void> }>}
  */
 export async function serve(root, { port, databaseUrl, dev = false, quiet = false, signal, env }) {
   signal?.throwIfAborted();
@@ -115,7 +115,9 @@ export async function serve(root, { port, databaseUrl, dev = false, quiet = fals
       stdio: ["ignore", "ignore", quiet ? "ignore" : 2],
     },
   );
-  const ended = new Promise((resolve) => child.once("exit", () => resolve()));
+  const ended = new Promise((resolve) =>
+    child.once("exit", (code, signal) => resolve({ code, signal })),
+  );
   const server = { ended, stop: () => stop(child), kill: () => stop(child, "SIGKILL") };
   const limit = Date.now() + 60_000;
   while (Date.now() < limit) {

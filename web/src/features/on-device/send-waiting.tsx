@@ -34,12 +34,10 @@ export function SendWaiting() {
     const soon = () => void go();
     soon();
     window.addEventListener("online", soon);
-    window.addEventListener("yard-kept", soon);
     return () => {
       left = true;
       clearTimeout(timer);
       window.removeEventListener("online", soon);
-      window.removeEventListener("yard-kept", soon);
     };
   }, []);
   if (count === 0 && !full) return null;

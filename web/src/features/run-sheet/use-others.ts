@@ -62,7 +62,7 @@ export function useOthers(
     let source: EventSource | undefined;
     const open = () => {
       // A tab out of sight takes one of the few connections that a browser has.
-      if (document.visibilityState !== "visible" || source) return;
+      if (document.visibilityState !== "visible" || !navigator.onLine || source) return;
       source = new EventSource(`/api/sheets/${id}/events`);
       source.addEventListener("changed", () => void pull());
       source.addEventListener("here", (e: MessageEvent<string>) =>
@@ -76,18 +76,24 @@ export function useOthers(
       source = undefined;
       told([]);
     };
-    const seen = () => (document.visibilityState === "visible" ? open() : close());
+    const seen = () =>
+      document.visibilityState === "visible" && navigator.onLine ? open() : close();
     open();
     const timer = setInterval(() => {
-      if (source?.readyState !== EventSource.CLOSED) return;
+      if (source && source.readyState !== EventSource.CLOSED) return;
       close();
       open();
-      void pull();
+      if (source) void pull();
     }, POLL);
     document.addEventListener("visibilitychange", seen);
+    // Without a network it would be tried every other second, which costs a battery.
+    window.addEventListener("online", seen);
+    window.addEventListener("offline", seen);
     return () => {
       clearInterval(timer);
       document.removeEventListener("visibilitychange", seen);
+      window.removeEventListener("online", seen);
+      window.removeEventListener("offline", seen);
       source?.close();
     };
   }, [id, signedAt]);
