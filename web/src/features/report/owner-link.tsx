@@ -39,7 +39,7 @@ export function OwnerLink({
   return (
     <ForHands>
       <section className={`${classes.link} no-print`} aria-label="For the owner">
-        <h3>For the owner</h3>
+        <h2>For the owner</h2>
         <p>
           An address that opens {what} for whoever has it, for ninety days. Nothing else can be seen
           with it.
