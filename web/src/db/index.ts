@@ -63,7 +63,6 @@ export {
   putPlateBack,
   putRatingBack,
   saveFit,
-  type FactsChange,
   lastFactsChange,
   putFactsBack,
   savePlace,

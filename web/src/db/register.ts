@@ -255,7 +255,7 @@ const changeRow = columns(
     by: z.string().nullable(),
   }),
 );
-export type FactsChange = z.output<typeof changeRow>;
+type FactsChange = z.output<typeof changeRow>;
 
 const LAST_CHANGE = `select c.before, c.after, c.made_at, q.name as by from register_change c
   left join person q on q.id = c.made_by where c.pump_id = ? and c.kind = 'facts'
