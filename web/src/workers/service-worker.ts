@@ -20,8 +20,10 @@ declare const self: ServiceWorkerGlobalScope & {
 
 /** Shown in place of a page that cannot be had; at its own address. */
 const SHELL = "/on-device";
-/** A network that does not answer for so long is none [s]. */
+/** Where the device has something to show, a network that does not answer for so long is none [s]. */
 const PATIENCE = 4;
+/** Where it has nothing, a slow answer is better than none [s]. */
+const LONGEST = 20;
 const DAY = 86_400;
 
 const PAGES = "pages";
@@ -95,12 +97,12 @@ const serwist = new Serwist({
     },
     {
       matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === "navigate",
-      handler: new NetworkOnly({ networkTimeoutSeconds: PATIENCE }),
+      handler: new NetworkOnly({ networkTimeoutSeconds: LONGEST }),
     },
     {
       // The framework's own way to the next page: where it fails the browser goes there by itself.
       matcher: ({ request, sameOrigin }) => sameOrigin && request.headers.get("RSC") === "1",
-      handler: new NetworkOnly({ networkTimeoutSeconds: PATIENCE }),
+      handler: new NetworkOnly({ networkTimeoutSeconds: LONGEST }),
     },
   ],
   fallbacks: {
