@@ -91,6 +91,12 @@ describe("vibration over the years", () => {
     ).toMatch(/no drift is proven\. Past 5\.1 mm\/s: plan/);
   });
 
+  it("past one level goes on to the next worse one, and to no milder", () => {
+    const visits = YEARS.map((at, i) => visit(at, shaken(6 + 0.4 * i)));
+    const { drift } = lineOf("vibration", visits) ?? {};
+    expect([drift?.reached, drift?.crossing?.level]).toEqual(["plan", "act"]);
+  });
+
   it("at another frequency is another vibration", () => {
     const visits = [
       visit("2022-01-10", shaken(2, { frequency: "50 Hz" })),
