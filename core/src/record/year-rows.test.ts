@@ -91,12 +91,14 @@ describe("vibration over the years", () => {
     ).toMatch(/no drift is proven\. Past 5\.1 mm\/s: plan/);
   });
 
-  it("past one level goes on to the next worse one, and to no milder", () => {
-    const visits = Array.from({ length: 9 }, (_, i) =>
-      visit(`${2015 + i}-03-01`, shaken(6 + 0.28 * i)),
+  it("past one level is not told of a milder one ahead", () => {
+    // It stood past the end of zone B from the first: a quarter of that end more is nothing to wait for.
+    const visits = Array.from({ length: 30 }, (_, i) =>
+      visit(`${1994 + i}-03-01`, shaken(6 + 0.038 * i)),
     );
     const { drift } = lineOf("vibration", visits) ?? {};
-    expect([drift?.reached, drift?.crossing?.level]).toEqual(["plan", "act"]);
+    expect(drift?.perMonth?.change).toBeGreaterThan(0);
+    expect([drift?.reached, drift?.crossing?.level]).toEqual(["plan", undefined]);
   });
 
   it("at another frequency is another vibration", () => {
