@@ -4,6 +4,8 @@
  * A failed send is repeated after a pause that grows. What the server refuses is handed over one by one,
  * to be set aside, and the rest goes on; only when the sheet itself is refused does everything stay.
  */
+import { isFinal } from "./final";
+
 export type CourierState =
   | { readonly kind: "keeping" }
   | { readonly kind: "sent"; readonly at: string | null }
@@ -74,13 +76,11 @@ export function makeCourier<T>(ports: CourierPorts<T>) {
       again = moved;
       return;
     }
-    const isFinal =
-      answer.status >= 400 && answer.status < 500 && answer.status !== 408 && answer.status !== 429;
     if (answer.status === 401) {
       later(batch.length, "signed-out");
       return;
     }
-    if (isFinal) {
+    if (isFinal(answer.status)) {
       ports.tell({ kind: "refused", count: batch.length, message: answer.message });
       return;
     }

@@ -6,3 +6,7 @@ export type { EntryId };
 
 /** A new id of an entry, or one that came back from the server as text. */
 export const entryId = (known: string = newId()): EntryId => known as EntryId;
+
+/** The id of an entry as it is kept; whatever it is, it had one when it was made. */
+export const idOf = (entry: unknown): string =>
+  typeof entry === "object" && entry !== null && "id" in entry ? String(entry.id) : "";

@@ -10,7 +10,7 @@ export {
 } from "./days";
 export { NobodyHere } from "./nobody-here";
 export { clockFault } from "./device-clock";
-export { entryId, type EntryId } from "./ids";
+export { entryId, type EntryId, idOf } from "./ids";
 export {
   acknowledged,
   type AsideEntry,
@@ -19,6 +19,7 @@ export {
   forgetAside,
   keep,
   keepDraft,
+  callOf,
   forgetSignature,
   keepCall,
   keepPhoto,

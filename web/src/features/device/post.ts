@@ -1,5 +1,6 @@
 /** What goes from the device to the server. */
 import type { EntryId, SheetId } from "@yard-tack/core/case";
+import { isFinal } from "./final";
 import { callOf, forgetCall, keepCall, type KeptPhoto, type KeptSignature } from "./outbox";
 
 /** What the server says of what was sent. */
@@ -48,7 +49,7 @@ async function send(address: string, request: RequestInit): Promise<Answer> {
 const NO_CALL = "The server did not take its call: see what waits.";
 
 /** Sends the call of a sheet that was taken here, if there is one still; what stands in the way, or null. */
-async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok: false }> | null> {
+export async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok: false }> | null> {
   const kept = await callOf(sheetId).catch(() => undefined);
   if (!kept) return null;
   if (kept.refused !== undefined) return { ok: false, status: 0, message: NO_CALL };
@@ -61,9 +62,7 @@ async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok: false 
     await forgetCall(sheetId);
     return null;
   }
-  const final =
-    answer.status >= 400 && answer.status < 500 && ![401, 408, 429].includes(answer.status);
-  if (!final) return answer;
+  if (!isFinal(answer.status)) return answer;
   await keepCall({ ...kept, refused: answer.message });
   return { ok: false, status: 0, message: NO_CALL };
 }
@@ -125,13 +124,9 @@ export async function putSignature(signature: KeptSignature): Promise<SignatureA
     if (body.ok && body.logEntryId !== undefined) return { ok: true, logEntryId: body.logEntryId };
     const message = body.message ?? body.errors?.[0]?.message ?? "The server refused it.";
     // Who is signed in, a server that is busy or not well: that may be otherwise in a moment.
-    const passes = answer.status === 401 || answer.status === 429 || answer.status >= 500;
-    if (passes) return { ok: false, status: answer.status };
+    if (!isFinal(answer.status)) return { ok: false, status: answer.status };
     return { ok: false, refused: { message, ...(body.field ? { field: body.field } : {}) } };
   } catch {
     return { ok: false, status: 0 };
   }
 }
-
-/** Sends a call that has nothing behind it yet. @returns whether the server has it, or there is none */
-export const sendCall = async (sheetId: SheetId): Promise<Answer | null> => callFirst(sheetId);

@@ -6,9 +6,11 @@ import { entryId } from "./ids";
 import {
   acknowledged,
   asideOf,
+  callOf,
   everythingKept,
   forgetAside,
   keep,
+  keepCall,
   keepPhoto,
   photosAcknowledged,
   photosWaiting,
@@ -33,11 +35,16 @@ const picture = (n: number) => ({
 });
 
 /** A server that answers as it is told, and what came to it. */
-const server = { say: (_: string, _ids: readonly string[]): Response => new Response(), got: [""] };
+const server = {
+  say: (_: string, _ids: readonly string[]): Response => new Response(),
+  got: [""],
+  call: () => new Response(),
+};
 const kept = (ids: readonly string[]) =>
   Response.json({ kept: ids.map((id, order) => ({ id, order })), refused: [] });
 vi.stubGlobal("navigator", {});
 vi.stubGlobal("fetch", (address: string, request: RequestInit) => {
+  if (/sheets\/[^/]+$/.test(address)) return Promise.resolve(server.call());
   const sheet = address.includes(A) ? "A" : "B";
   const photo = /photos\/([^?]+)/.exec(address)?.[1];
   const body =
@@ -104,6 +111,24 @@ describe("what waits on a device", () => {
     await tryAgain([uuid(2), uuid(4), uuid(77)]);
     server.say = (_, ids) => kept(ids);
     expect(await sendAll()).toBe("sent");
+    expect([...(await unsent())]).toEqual([]);
+  });
+
+  it("waits behind a call that was taken here, and where that is refused holds up its own sheet alone", async () => {
+    await keepCall({ sheetId: A, call: { personId: person } });
+    await keep(A, entry(1));
+    await keep(B, entry(2));
+    server.call = () => Response.json({ errors: [{ message: "no such pump" }] }, { status: 404 });
+    expect(await sendAll()).toBe("sent");
+    expect(server.got).toEqual(["B2"]);
+    expect((await callOf(A))?.refused).toBe("no such pump");
+    // It is not asked again by itself; a tap does.
+    server.call = () => Response.json({ kept: A });
+    await sendAll();
+    expect(server.got).toEqual(["B2"]);
+    await keepCall({ sheetId: A, call: { personId: person } });
+    await sendAll();
+    expect(server.got).toEqual(["B2", "A1"]);
     expect([...(await unsent())]).toEqual([]);
   });
 

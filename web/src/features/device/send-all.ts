@@ -13,7 +13,9 @@ import {
   unsent,
   waiting,
 } from "./outbox";
-import { type Answer, postEntries, putPhoto, putSignature, sendCall } from "./post";
+import { isFinal } from "./final";
+import { idOf } from "./ids";
+import { type Answer, callFirst, postEntries, putPhoto, putSignature } from "./post";
 
 /** Sheets that are open in this tab: they send for themselves, and show that they do. */
 const open = new Set<SheetId>();
@@ -29,10 +31,6 @@ const BATCH = 100;
 
 /** How a send ended: all gone, or why it cannot go on with any sheet. */
 type Way = "sent" | "no-answer" | "signed-out";
-
-/** Refused for good: what is sent again will be refused again. */
-const isFinal = (status: number) =>
-  status >= 400 && status < 500 && status !== 401 && status !== 408 && status !== 429;
 
 const wayOf = (answer: Extract<Answer, { ok: false }>): Way =>
   answer.status === 401 ? "signed-out" : "no-answer";
@@ -62,7 +60,7 @@ async function sendSheet(sheet: SheetId): Promise<Way> {
   try {
     // A call that was refused holds up its own sheet and no other.
     if ((await callOf(sheet))?.refused !== undefined) return "sent";
-    const before = await sendCall(sheet);
+    const before = await callFirst(sheet);
     if (before && !before.ok) return (await callOf(sheet))?.refused ? "sent" : wayOf(before);
     for (;;) {
       const batch = (await waiting(sheet)).slice(0, BATCH);
@@ -113,7 +111,7 @@ async function refuse(
   reasonOf: (id: string) => string | undefined,
 ): Promise<void> {
   const list = batch.flatMap((entry) => {
-    const id = typeof entry === "object" && entry !== null && "id" in entry ? String(entry.id) : "";
+    const id = idOf(entry);
     const reason = reasonOf(id);
     return reason === undefined ? [] : [{ id, sheetId, entry, reason }];
   });

@@ -1,5 +1,5 @@
 /** Fetches the day and puts it on this device. */
-import { forgetOld, hereIs, keepSheet, unsentSheets } from "@/features/device";
+import { clockFault, forgetOld, hereIs, keepSheet, unsentSheets } from "@/features/device";
 import { SHEET_SHAPE } from "@/features/run-sheet";
 import type { PersonDto } from "@/shell/preferences";
 import type { ToKeep } from "@/workers/to-keep";
@@ -17,8 +17,8 @@ export async function bringDay(who: PersonDto): Promise<boolean> {
     const now = Date.now();
     for (const dto of day.sheets) {
       // The middle of the question is when the server's clock was read.
-      const clockFault = Date.parse(dto.servedAt) - (asked + now) / 2;
-      await keepSheet({ id: dto.id, shape: SHEET_SHAPE, dto, keptAt: now, clockFault });
+      const fault = clockFault(dto.servedAt, (asked + now) / 2);
+      await keepSheet({ id: dto.id, shape: SHEET_SHAPE, dto, keptAt: now, clockFault: fault });
     }
     await forgetOld(now, unsent);
     await tell({ pages: day.pages, pictures: day.pictures });

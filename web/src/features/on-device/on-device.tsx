@@ -59,9 +59,7 @@ const byDue = (a: DaySheet, b: DaySheet) => a.dto.dueAt.localeCompare(b.dto.dueA
 function readKept(kept: KeptSheet | undefined): SheetDto | undefined {
   if (kept?.shape !== SHEET_SHAPE) return undefined;
   const { keptAt, clockFault } = kept;
-  // Small differences are the way of the answer, not the clock.
-  const off = Math.abs(clockFault) > 600_000 ? clockFault : 0;
-  return { ...(kept.dto as SheetDto), device: { keptAt, clockFault: off } };
+  return { ...(kept.dto as SheetDto), device: { keptAt, clockFault } };
 }
 
 /** Stands in for a page that cannot be had: what this device keeps of it. */

@@ -6,7 +6,9 @@ import { useEffect, useState, useTransition } from "react";
 import {
   type AsideEntry,
   asideOf,
+  callOf,
   forgetAside,
+  keepCall,
   keptSheets,
   type Room,
   roomHere,
@@ -28,6 +30,8 @@ interface Row {
   readonly name: string;
   readonly of: Unsent;
   readonly aside: readonly AsideEntry[];
+  /** Why the server did not take its call. */
+  readonly call: string | undefined;
 }
 
 async function rowsHere(): Promise<readonly Row[]> {
@@ -42,6 +46,7 @@ async function rowsHere(): Promise<readonly Row[]> {
     [...waits].map(async ([id, of]) => ({
       ...{ id, of, name: names.get(id) ?? `Sheet ${id.slice(0, 8)}` },
       aside: of.aside > 0 ? await asideOf(id) : [],
+      call: of.calls > 0 ? (await callOf(id))?.refused : undefined,
     })),
   );
 }
@@ -143,6 +148,27 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
                 <b>{row.name}</b>
               </a>
               <span>{countsOf(row.of)}</span>
+              {row.call === undefined ? null : (
+                <div className={classes.aside} data-call={row.id}>
+                  <p>Its call was not taken, and what is on the sheet waits for it. {row.call}</p>
+                  <div className={classes.taps}>
+                    <Button
+                      variant="default"
+                      loading={pending}
+                      onClick={() =>
+                        start(async () => {
+                          const kept = await callOf(row.id);
+                          if (kept) await keepCall({ sheetId: kept.sheetId, call: kept.call });
+                          await sendAll().catch(() => undefined);
+                          await look();
+                        })
+                      }
+                    >
+                      Try it again
+                    </Button>
+                  </div>
+                </div>
+              )}
               {row.aside.map((a) => (
                 <div key={a.id} className={classes.aside} data-aside={a.id}>
                   <p>

@@ -23,6 +23,7 @@ import {
   entryId,
   type EntryId,
   forgetAside,
+  idOf,
   keep,
   keepDraft,
   makeCourier,
@@ -363,7 +364,3 @@ export function whereOf(
     (on.writing && courier.kind !== "refused") || (on.drafts && courier.kind === "sent");
   return keeping ? { kind: "keeping" } : courier;
 }
-
-/** The id of an entry as it is kept; whatever it is, it had one when it was made. */
-const idOf = (entry: unknown): string =>
-  typeof entry === "object" && entry !== null && "id" in entry ? String(entry.id) : "";
