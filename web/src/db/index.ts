@@ -47,7 +47,7 @@ export {
 export { dropLogView, keepLogView, logViews } from "./log-views";
 export { everyOpenCall, openCalls, openSheetsOf } from "./open-calls";
 export { addPerson, namesOf, people, saveSettings, saveUnits, sighted } from "./people";
-export { keepPhoto, photoBytes } from "./photos";
+export { keepPhoto, photoBytes, picturesOf } from "./photos";
 export {
   createPump,
   loadPump,

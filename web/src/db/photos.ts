@@ -1,6 +1,6 @@
 /** Photos of a visit: their bytes beside their facts. */
 import type { SheetId } from "@yard-tack/core/case";
-import type { PictureFacts } from "@yard-tack/core/visit";
+import { type PictureFacts, pictureFacts } from "@yard-tack/core/visit";
 import { isDeepStrictEqual } from "node:util";
 import { unitOfWork } from "./connection";
 import { Person, Photo, RunSheet } from "./entities";
@@ -51,6 +51,20 @@ export async function keepPhoto(
     });
     await tx.flush();
     return "kept";
+  });
+}
+
+/** What the pictures of a sheet show, without their bytes, in the order in which they came. */
+export async function picturesOf(sheetId: SheetId): Promise<readonly PictureFacts[]> {
+  const photos = await (
+    await unitOfWork()
+  ).find(Photo, { sheetId }, { exclude: ["data"], orderBy: { at: "asc", id: "asc" } });
+  return photos.flatMap(({ id, personId, at, about, width, height }) => {
+    const facts = pictureFacts.safeParse({
+      ...{ id, personId, about, width, height },
+      at: at.toISOString(),
+    });
+    return facts.success ? [facts.data] : [];
   });
 }
 

@@ -11,33 +11,27 @@ export {
 export { NobodyHere } from "./nobody-here";
 export { clockFault } from "./device-clock";
 export { entryId, type EntryId, idOf } from "./ids";
+export { callOf, forgetSignature, keepCall, keepSignature, signatureOf } from "./kept-forms";
+export {
+  keepPhoto,
+  photosAcknowledged,
+  photosRefused,
+  photosWaiting,
+  refusePhoto,
+} from "./kept-photos";
 export {
   acknowledged,
-  type AsideEntry,
   asideOf,
   draftsOf,
   forgetAside,
   keep,
   keepDraft,
-  callOf,
-  forgetSignature,
-  keepCall,
-  keepPhoto,
-  type KeptPhoto,
-  type KeptSignature,
-  keepSignature,
-  photosAcknowledged,
-  photosWaiting,
   setAside,
-  signatureOf,
-  everythingKept,
-  takeIn,
   tryAgain,
-  type Unsent,
-  unsent,
-  unsentSheets,
   waiting,
 } from "./outbox";
 export { postEntries, putPhoto, putSignature } from "./post";
 export { type Room, roomHere } from "./room";
 export { sendAll, sendsForItself } from "./send-all";
+export { type AsideEntry, type KeptPhoto, type KeptSignature, newerWasHere } from "./store";
+export { everythingKept, takeIn, type Unsent, unsent, unsentSheets } from "./unsent";

@@ -17,6 +17,7 @@ import { demoDatabase, testRows } from "@/testing/demo-database";
 import { signIn } from "@/testing/session";
 import type * as outbox from "./outbox";
 import type * as sending from "./send-all";
+import type * as everything from "./unsent";
 
 /** Runs in `npm test`; `npm run torture` asks for more, drawn anew each time. */
 const MORE = Number(process.env["YARD_INTERLEAVINGS"] ?? 0);
@@ -38,7 +39,7 @@ const step = fc.record<Step>({
 });
 
 /** What a device has of the program while it runs; gone with a reload. */
-type Program = typeof outbox & typeof sending;
+type Program = typeof outbox & typeof sending & typeof everything;
 
 interface Device {
   readonly person: PersonId;
@@ -51,6 +52,8 @@ interface Device {
   loseNext: boolean;
   /** On the screen: the server's and its own. */
   entries: SheetEntry[];
+  /** All up to this order came from the server. */
+  upTo: number;
   /** Written, and said to be kept, in their order. */
   readonly kept: string[];
 }
@@ -93,7 +96,11 @@ async function answered(address: string, request: RequestInit = {}): Promise<Res
 async function loaded(store: IDBFactory): Promise<Program> {
   vi.resetModules();
   globalThis.indexedDB = store;
-  return { ...(await import("./outbox")), ...(await import("./send-all")) };
+  return {
+    ...(await import("./outbox")),
+    ...(await import("./send-all")),
+    ...(await import("./unsent")),
+  };
 }
 
 /** Everything that follows happens on this device. */
@@ -135,10 +142,10 @@ const joined = (one: readonly SheetEntry[], more: readonly SheetEntry[]): SheetE
 ];
 
 async function pull(device: Device): Promise<void> {
-  const last = Math.max(0, ...device.entries.map((e) => e.order ?? 0));
-  const answer = await answered(`/api?after=${last}`).catch(() => undefined);
+  const answer = await answered(`/api?after=${device.upTo}`).catch(() => undefined);
   if (!answer?.ok) return;
   const { entries } = (await answer.json()) as { entries: SheetEntry[] };
+  device.upTo = Math.max(device.upTo, ...entries.map((e) => e.order ?? 0));
   device.entries = joined(device.entries, entries);
 }
 
@@ -219,7 +226,7 @@ describe(`two devices on one sheet (${JSON.stringify(RUNS)})`, () => {
           const store = new IDBFactory();
           devices.push({
             ...{ person, store, program: await loaded(store), online: true, full: false },
-            ...{ clock: 0, loseNext: false, entries: [], kept: [] },
+            ...{ clock: 0, loseNext: false, entries: [], kept: [], upTo: 0 },
           });
         }
         for (const s of steps) await happens(s, devices);

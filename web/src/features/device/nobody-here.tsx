@@ -3,7 +3,7 @@
 import { useEffect } from "react";
 import type { ToKeep } from "@/workers/to-keep";
 import { hereIs } from "./days";
-import { unsentSheets } from "./outbox";
+import { unsentSheets } from "./unsent";
 
 /** Nobody is signed in here any more: what was kept to be read goes, what is still to be sent stays. Shows nothing. */
 export function NobodyHere() {

@@ -1,7 +1,9 @@
 /** What goes from the device to the server. */
 import type { EntryId, SheetId } from "@yard-tack/core/case";
 import { isFinal } from "./final";
-import { callOf, forgetCall, keepCall, type KeptPhoto, type KeptSignature } from "./outbox";
+import { idOf } from "./ids";
+import { callOf, forgetCall, keepCall } from "./kept-forms";
+import type { KeptPhoto, KeptSignature } from "./store";
 
 /** What the server says of what was sent. */
 export type Answer =
@@ -67,14 +69,43 @@ export async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok:
   return { ok: false, status: 0, message: NO_CALL };
 }
 
+/** Entries of one sheet, in their order. What cannot go is named one by one, with its reason. */
 export const postEntries = async (sheetId: SheetId, entries: readonly unknown[]): Promise<Answer> =>
-  (await callFirst(sheetId)) ??
-  send(`/api/sheets/${sheetId}/entries`, {
+  (await callFirst(sheetId)) ?? sendEntries(sheetId, entries);
+
+const refusedOne = (id: string, reason: string): Answer => ({
+  ...{ ok: true, kept: [], retired: false, late: false },
+  refused: [{ id, reason }],
+});
+
+/** Refused for what is in the body, not for the sheet that it is for. */
+const OF_THE_BODY = [400, 413, 422];
+
+async function sendEntries(sheetId: SheetId, entries: readonly unknown[]): Promise<Answer> {
+  const answer = await send(`/api/sheets/${sheetId}/entries`, {
     method: "POST",
     headers: { "content-type": "application/json" },
     body: JSON.stringify({ entries }),
   });
+  if (answer.ok || !OF_THE_BODY.includes(answer.status)) return answer;
+  // One of them spoils all: it is found by halves, and the others go.
+  if (entries.length === 1) return refusedOne(idOf(entries[0]), answer.message);
+  const middle = Math.ceil(entries.length / 2);
+  const first = await sendEntries(sheetId, entries.slice(0, middle));
+  if (!first.ok) return first;
+  const second = await sendEntries(sheetId, entries.slice(middle));
+  // What was kept of the first half is told now; the rest is asked for again.
+  if (!second.ok) return first;
+  return {
+    ok: true,
+    kept: [...first.kept, ...second.kept],
+    refused: [...first.refused, ...second.refused],
+    retired: first.retired || second.retired,
+    late: first.late || second.late,
+  };
+}
 
+/** A picture. One that the server does not take is named with its reason. */
 export async function putPhoto(photo: KeptPhoto): Promise<Answer> {
   const { id, sheetId, personId, at, about, width, height, blob } = photo;
   const before = await callFirst(sheetId);
@@ -86,11 +117,12 @@ export async function putPhoto(photo: KeptPhoto): Promise<Answer> {
     width: String(width),
     height: String(height),
   });
-  return send(`/api/sheets/${sheetId}/photos/${id}?${facts.toString()}`, {
+  const answer = await send(`/api/sheets/${sheetId}/photos/${id}?${facts.toString()}`, {
     method: "PUT",
     headers: { "content-type": "image/jpeg" },
     body: blob,
   });
+  return !answer.ok && isFinal(answer.status) ? refusedOne(id, answer.message) : answer;
 }
 
 /** What the server says of a signature. */

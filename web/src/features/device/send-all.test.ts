@@ -3,22 +3,26 @@ import { personId, sheetId } from "@yard-tack/core/case";
 import { ENTRY_VERSION, type SheetEntry } from "@yard-tack/core/visit";
 import { afterAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { entryId } from "./ids";
+import { callOf, keepCall, keepSignature, signatureOf } from "./kept-forms";
+import {
+  keepPhoto,
+  photosAcknowledged,
+  photosRefused,
+  photosWaiting,
+  refusePhoto,
+} from "./kept-photos";
 import {
   acknowledged,
   asideOf,
-  callOf,
-  everythingKept,
+  draftsOf,
   forgetAside,
   keep,
-  keepCall,
-  keepPhoto,
-  photosAcknowledged,
-  photosWaiting,
-  takeIn,
+  keepDraft,
   tryAgain,
-  unsent,
   waiting,
 } from "./outbox";
+import { open } from "./store";
+import { everythingKept, takeIn, unsent } from "./unsent";
 import { sendAll, sendsForItself } from "./send-all";
 
 const A = sheetId.parse("00000000-0000-4000-8000-00000000000a");
@@ -39,12 +43,14 @@ const server = {
   say: (_: string, _ids: readonly string[]): Response => new Response(),
   got: [""],
   call: () => new Response(),
+  sign: () => Response.json({ ok: true, logEntryId: "x" }),
 };
 const kept = (ids: readonly string[]) =>
   Response.json({ kept: ids.map((id, order) => ({ id, order })), refused: [] });
 vi.stubGlobal("navigator", {});
 vi.stubGlobal("fetch", (address: string, request: RequestInit) => {
   if (/sheets\/[^/]+$/.test(address)) return Promise.resolve(server.call());
+  if (address.endsWith("/signature")) return Promise.resolve(server.sign());
   const sheet = address.includes(A) ? "A" : "B";
   const photo = /photos\/([^?]+)/.exec(address)?.[1];
   const body =
@@ -137,6 +143,76 @@ describe("what waits on a device", () => {
     server.say = () => Response.json({ kept: [], refused: [] });
     expect(await sendAll()).toBe("no-answer");
     expect(await waiting(A)).toHaveLength(1);
+  });
+
+  it("that spoils a whole batch is found, and the others go, each once", async () => {
+    for (let n = 1; n <= 9; n++) await keep(A, entry(n));
+    server.say = (_, ids) =>
+      ids.includes(uuid(4)) || ids.includes(uuid(7))
+        ? Response.json({ errors: [{ message: "too long to be read" }] }, { status: 413 })
+        : kept(ids);
+    const got: string[] = [];
+    const { say } = server;
+    server.say = (sheet, ids) => {
+      const answer = say(sheet, ids);
+      if (answer.ok) got.push(...ids);
+      return answer;
+    };
+    expect(await sendAll()).toBe("sent");
+    expect(got).toEqual([1, 2, 3, 5, 6, 8, 9].map(uuid));
+    expect(await asideOf(A)).toMatchObject(
+      [4, 7].map((n) => ({ id: uuid(n), reason: "too long to be read" })),
+    );
+  });
+
+  it("and was damaged on the device is set aside with all that is left of it, and holds nothing up", async () => {
+    await keep(A, entry(1));
+    const db = await open();
+    const torn: unknown[] = [null, "half a wor", [], {}, { id: uuid(999), kind: "reading" }];
+    for (const [i, text] of torn.entries())
+      await db.put("entries", { id: uuid(100 + i), sheetId: A, entry: text, made: 0.5 });
+    await db.put("drafts", { key: `${A}/flow`, sheetId: A, text: 7 as never });
+    await keep(A, entry(2));
+    // A file holds the whole ones, and shows what is left of the others.
+    expect((await everythingKept()).entries.map((e) => e.id)).toEqual([uuid(1), uuid(2)]);
+    expect((await everythingKept()).aside).toHaveLength(torn.length);
+    expect(await sendAll()).toBe("sent");
+    expect(server.got).toEqual(["A1", "A2"]);
+    expect((await asideOf(A)).map((a) => a.entry)).toEqual(torn);
+    expect((await draftsOf(A)).size).toBe(0);
+    await keepDraft(A, "flow", "");
+  });
+
+  it("of pictures is refused one by one; a signature waits until somebody has settled it", async () => {
+    for (const n of [50, 51, 52]) await keepPhoto(picture(n));
+    const db = await open();
+    const torn = { ...picture(53), blob: undefined as never };
+    await db.put("photos", torn);
+    await keepSignature({ sheetId: A, personId: person, at: "2026-01-01T00:00:00Z", form: {} });
+    server.say = (_, [id]) =>
+      id === uuid(51)
+        ? Response.json({ errors: [{ message: "This is not a JPEG picture." }] }, { status: 415 })
+        : kept([]);
+    expect(await sendAll()).toBe("sent");
+    expect(await photosWaiting(A)).toEqual([]);
+    expect(await photosRefused(A)).toMatchObject(
+      [
+        { id: uuid(51), reason: "This is not a JPEG picture." },
+        { id: uuid(53), reason: "It is damaged on this device." },
+      ].map(({ id, reason }) => ({ id, refused: reason })),
+    );
+    expect((await unsent()).get(A)).toMatchObject({ photos: 0, aside: 1, signatures: 1 });
+    // A tap sends it once more, another drops it; then the signature goes.
+    server.got = [];
+    await refusePhoto(uuid(51), null);
+    server.say = (_, ids) => kept(ids);
+    await sendAll();
+    expect(server.got).toEqual(["A51"]);
+    expect(await signatureOf(A)).toBeDefined();
+    await photosAcknowledged([uuid(53)]);
+    expect(await sendAll()).toBe("sent");
+    expect(await signatureOf(A)).toBeUndefined();
+    expect([...(await unsent())]).toEqual([]);
   });
 
   it("is left to the sheet that is open in this tab", async () => {

@@ -1,21 +1,12 @@
 /** Sends what waits on this device of every sheet, whatever page is open. */
 import type { SheetId } from "@yard-tack/core/case";
-import {
-  acknowledged,
-  asideOf,
-  callOf,
-  forgetSignature,
-  keepSignature,
-  photosAcknowledged,
-  photosWaiting,
-  setAside,
-  signatureOf,
-  unsent,
-  waiting,
-} from "./outbox";
 import { isFinal } from "./final";
 import { idOf } from "./ids";
+import { callOf, forgetSignature, keepSignature, signatureOf } from "./kept-forms";
+import { photosAcknowledged, photosRefused, photosWaiting, refusePhoto } from "./kept-photos";
+import { acknowledged, asideOf, setAside, waiting } from "./outbox";
 import { type Answer, callFirst, postEntries, putPhoto, putSignature } from "./post";
+import { unsent } from "./unsent";
 
 /** Sheets that are open in this tab: they send for themselves, and show that they do. */
 const open = new Set<SheetId>();
@@ -82,9 +73,10 @@ async function sendSheet(sheet: SheetId): Promise<Way> {
     }
     for (const photo of await photosWaiting(sheet)) {
       const answer = await putPhoto(photo);
-      if (answer.ok) await photosAcknowledged([photo.id]);
-      // A picture that is refused stays with its sheet, which says so; the next ones go.
-      else if (!isFinal(answer.status)) return wayOf(answer);
+      if (!answer.ok) return wayOf(answer);
+      const [refused] = answer.refused;
+      if (refused) await refusePhoto(photo.id, refused.reason);
+      else await photosAcknowledged([photo.id]);
     }
     return await sendSignature(sheet);
   } finally {
@@ -96,7 +88,10 @@ async function sendSheet(sheet: SheetId): Promise<Way> {
 async function sendSignature(sheet: SheetId): Promise<Way> {
   const signature = await signatureOf(sheet);
   if (!signature || signature.refused) return "sent";
-  const behind = await Promise.all([waiting(sheet), photosWaiting(sheet), asideOf(sheet)]);
+  const behind = await Promise.all([
+    ...[waiting(sheet), photosWaiting(sheet)],
+    ...[asideOf(sheet), photosRefused(sheet)],
+  ]);
   if (behind.some((list) => list.length > 0)) return "sent";
   const answer = await putSignature(signature);
   if (answer.ok) await forgetSignature(sheet);

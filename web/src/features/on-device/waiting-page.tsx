@@ -9,7 +9,11 @@ import {
   callOf,
   forgetAside,
   keepCall,
+  type KeptPhoto,
   keptSheets,
+  photosAcknowledged,
+  photosRefused,
+  refusePhoto,
   type Room,
   roomHere,
   sendAll,
@@ -30,6 +34,8 @@ interface Row {
   readonly name: string;
   readonly of: Unsent;
   readonly aside: readonly AsideEntry[];
+  /** Pictures that the server did not take. */
+  readonly pictures: readonly KeptPhoto[];
   /** Why the server did not take its call. */
   readonly call: string | undefined;
 }
@@ -46,6 +52,7 @@ async function rowsHere(): Promise<readonly Row[]> {
     [...waits].map(async ([id, of]) => ({
       ...{ id, of, name: names.get(id) ?? `Sheet ${id.slice(0, 8)}` },
       aside: of.aside > 0 ? await asideOf(id) : [],
+      pictures: of.aside > 0 ? await photosRefused(id) : [],
       call: of.calls > 0 ? (await callOf(id))?.refused : undefined,
     })),
   );
@@ -113,6 +120,13 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
       if (taken.ok) await sendAll().catch(() => undefined);
       await look();
     });
+  /** What a person says of something that was set aside; then what can go goes. */
+  const settle = (how: () => Promise<void>) =>
+    start(async () => {
+      await how();
+      await sendAll().catch(() => undefined);
+      await look();
+    });
   const some = (rows?.length ?? 0) > 0;
   return (
     <main>
@@ -156,11 +170,9 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
                       variant="default"
                       loading={pending}
                       onClick={() =>
-                        start(async () => {
+                        settle(async () => {
                           const kept = await callOf(row.id);
                           if (kept) await keepCall({ sheetId: kept.sheetId, call: kept.call });
-                          await sendAll().catch(() => undefined);
-                          await look();
                         })
                       }
                     >
@@ -170,37 +182,20 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
                 </div>
               )}
               {row.aside.map((a) => (
-                <div key={a.id} className={classes.aside} data-aside={a.id}>
-                  <p>
-                    Set aside: <b>{asText(a.entry)}</b>. {a.reason}
-                  </p>
-                  <div className={classes.taps}>
-                    <Button
-                      variant="default"
-                      loading={pending}
-                      onClick={() =>
-                        start(async () => {
-                          await tryAgain([a.id]);
-                          await sendAll().catch(() => undefined);
-                          await look();
-                        })
-                      }
-                    >
-                      Try it again
-                    </Button>
-                    <Button
-                      variant="subtle"
-                      onClick={() =>
-                        start(async () => {
-                          await forgetAside(a.id);
-                          await look();
-                        })
-                      }
-                    >
-                      Drop it
-                    </Button>
-                  </div>
-                </div>
+                <SetAside
+                  key={a.id}
+                  {...{ id: a.id, reason: a.reason, what: asText(a.entry), pending }}
+                  onAgain={() => settle(() => tryAgain([a.id]))}
+                  onDrop={() => settle(() => forgetAside(a.id))}
+                />
+              ))}
+              {row.pictures.map((p) => (
+                <SetAside
+                  key={p.id}
+                  {...{ id: p.id, reason: p.refused ?? "", what: "a picture", pending }}
+                  onAgain={() => settle(() => refusePhoto(p.id, null))}
+                  onDrop={() => settle(() => photosAcknowledged([p.id]))}
+                />
               ))}
             </li>
           ))}
@@ -217,6 +212,39 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
         </div>
       </div>
     </main>
+  );
+}
+
+/** Something that the server did not take, why, and two ways on. */
+function SetAside({
+  id,
+  what,
+  reason,
+  pending,
+  onAgain,
+  onDrop,
+}: {
+  id: string;
+  what: string;
+  reason: string;
+  pending: boolean;
+  onAgain: () => void;
+  onDrop: () => void;
+}) {
+  return (
+    <div className={classes.aside} data-aside={id}>
+      <p>
+        Set aside: <b>{what}</b>. {reason}
+      </p>
+      <div className={classes.taps}>
+        <Button variant="default" loading={pending} onClick={onAgain}>
+          Try it again
+        </Button>
+        <Button variant="subtle" onClick={onDrop}>
+          Drop it
+        </Button>
+      </div>
+    </div>
   );
 }
 

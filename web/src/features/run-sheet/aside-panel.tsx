@@ -6,18 +6,23 @@ import { Button, TextInput } from "@mantine/core";
 import { useState, useTransition } from "react";
 import type { AsideEntry } from "@/features/device";
 import { useGo } from "@/shell/go";
+import { dayAndClock } from "@/shell/times";
 import { addAddendum } from "./add-addendum";
 import { readTyped } from "./typed";
+import type { RefusedPhoto } from "./use-photos";
 import type { NewEntry, Sheet } from "./use-sheet";
 import classes from "./aside-panel.module.css";
 
 /** Whether anything of this sheet is not where it belongs. */
-export const asideNeeded = ({ aside, unread, late, courier, dto }: Sheet): boolean =>
-  aside.length > 0 ||
-  unread.length > 0 ||
-  courier.kind === "not-kept" ||
-  courier.kind === "refused" ||
-  (late && dto.signedAt !== null);
+export const asideNeeded = (sheet: Sheet): boolean =>
+  setAsideOf(sheet) > 0 ||
+  sheet.unread.length > 0 ||
+  ["not-kept", "refused"].includes(sheet.courier.kind) ||
+  (sheet.late && sheet.dto.signedAt !== null);
+
+/** How much of this sheet was set aside: entries and pictures. */
+export const setAsideOf = ({ aside, photos }: Sheet): number =>
+  aside.length + photos.refused.length;
 
 /** What was refused, what is not understood, what came late, what is not kept: each with a way on. */
 export function AsidePanel({ sheet }: { sheet: Sheet }) {
@@ -27,6 +32,9 @@ export function AsidePanel({ sheet }: { sheet: Sheet }) {
     <section className={classes.panel} aria-label="Not yet where it belongs" data-testid="aside">
       {aside.map((entry) => (
         <Aside key={entry.id} entry={entry} sheet={sheet} />
+      ))}
+      {sheet.photos.refused.map((photo) => (
+        <RefusedPicture key={photo.id} photo={photo} sheet={sheet} />
       ))}
       {unread.map((entry) => (
         <p key={entry.id} data-unread={entry.id}>
@@ -72,6 +80,35 @@ function Aside({ entry, sheet }: { entry: AsideEntry; sheet: Sheet }) {
           Send it again
         </Button>
         <Button variant="subtle" onClick={() => sheet.dropAside(entry.id)}>
+          Drop it
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+const OF: Readonly<Record<string, string>> = {
+  "body-plate": " of the pump's plate",
+  "motor-plate": " of the motor's plate",
+};
+
+/** A picture the server did not take. Whatever it is, it holds nothing else up. */
+function RefusedPicture({ photo, sheet }: { photo: RefusedPhoto; sheet: Sheet }) {
+  // Of one that is damaged nothing may be known any more.
+  const taken = Number.isNaN(Date.parse(photo.at))
+    ? ""
+    : `, taken ${dayAndClock(photo.at, sheet.dto.pump.zone)},`;
+  return (
+    <div className={classes.aside} data-refused-picture={photo.id}>
+      <p role="alert">
+        A picture{OF[photo.about] ?? ""}
+        {taken} is set aside, not sent: {photo.reason}
+      </p>
+      <div className={classes.buttons}>
+        <Button variant="default" onClick={() => sheet.photos.tryAgain(photo.id)}>
+          Send it again
+        </Button>
+        <Button variant="subtle" onClick={() => sheet.photos.drop(photo.id)}>
           Drop it
         </Button>
       </div>

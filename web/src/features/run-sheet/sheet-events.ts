@@ -2,10 +2,10 @@ import "server-only";
 import { type SheetId, sheetId } from "@yard-tack/core/case";
 import * as z from "zod";
 import { onRoute } from "@/access/index.server";
-import { entriesAfter, onSheetChange } from "@/db";
+import { entriesAfter, onSheetChange, picturesOf } from "@/db";
 import { answering, refuse } from "@/edge";
 
-/** A line that says nothing keeps the way open: what stands between may close a silent one [ms]. */
+/** Said so often that the way is open: what stands between may close a silent one, or hold all back [ms]. */
 const SIGN_OF_LIFE = 25_000;
 /** After so long the device asks anew, and who it is is asked with it [ms]. */
 const LONGEST = 15 * 60_000;
@@ -94,7 +94,7 @@ function stream(
       of.add(here);
       open.set(sheet, of);
       const deaf = onSheetChange(sheet, () => here.tell("changed", null));
-      const alive = setInterval(() => write(": here\n\n"), SIGN_OF_LIFE);
+      const alive = setInterval(() => here.tell("alive", null), SIGN_OF_LIFE);
       const over = setTimeout(here.end, LONGEST);
       leave = () => {
         leave = () => {};
@@ -124,6 +124,12 @@ export const sendEntries = (request: Request, id: string): Promise<Response> =>
     if (!entered.ok) return refuse(entered.status, entered.message);
     const query = asked.safeParse(Object.fromEntries(new URL(request.url).searchParams));
     if (!query.success) return refuse(422, "Say after which entry: after=0 for all of them.");
-    const found = await entriesAfter(sheet.data, query.data.after, new Date());
-    return Response.json(found, { headers: { "cache-control": "private, no-store" } });
+    const [found, pictures] = await Promise.all([
+      entriesAfter(sheet.data, query.data.after, new Date()),
+      picturesOf(sheet.data),
+    ]);
+    return Response.json(
+      { ...found, pictures },
+      { headers: { "cache-control": "private, no-store" } },
+    );
   });

@@ -14,7 +14,7 @@ import { PageHead } from "@/shell/page-head";
 import { clock, dayAndClock } from "@/shell/times";
 import { useWho } from "@/shell/who";
 import type { SheetDto } from "./sheet-dto";
-import { AsidePanel, asideNeeded } from "./aside-panel";
+import { AsidePanel, asideNeeded, setAsideOf } from "./aside-panel";
 import { Disputes } from "./disputes";
 import { CallStep } from "./steps/call-step";
 import { Knots } from "./steps/knots";
@@ -285,6 +285,13 @@ function Notices({ sheet }: { sheet: Sheet }) {
   return (
     <>
       <FromDevice dto={sheet.dto} />
+      {sheet.older ? (
+        <p className={classes.signed} role="status" data-testid="older">
+          A newer Yard Tack than this page is at the server. What is typed here is kept and sent all
+          the same; what others type with the newer one is seen once this page is loaded again.{" "}
+          <a href={`/sheet/${sheet.dto.id}`}>Load it again</a>
+        </p>
+      ) : null}
       {sheet.retired ? (
         <p className={classes.signed} role="status">
           {pump.tag} has been taken off the yard. What is typed here is still kept with its log;{" "}
@@ -343,7 +350,7 @@ function FromDevice({ dto: { device, pump } }: { dto: SheetDto }) {
 /** In one line what the head says, while that is scrolled out of a phone's sight: the reading needs the room. */
 function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
   const { kind } = sheet.courier;
-  const open = sheet.aside.length > 0 || LOUD.includes(kind);
+  const open = setAsideOf(sheet) > 0 || LOUD.includes(kind);
   return (
     <p className={classes.folded} aria-hidden data-testid="folded-head">
       <b>{at}</b>
@@ -365,8 +372,8 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
         ? "what is being typed is kept on this device"
         : "writing to this device …",
     sent: () =>
-      sheet.aside.length > 0
-        ? `${counted(sheet.aside.length, "entry is", "entries are")} set aside and not sent: see below`
+      setAsideOf(sheet) > 0
+        ? `${setAsideWords(sheet)} set aside and not sent: see below`
         : courier.kind === "sent" && courier.at
           ? `all kept, sent ${clock(courier.at, sheet.dto.pump.zone)}`
           : "all kept and sent",
@@ -389,22 +396,26 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
   const unsent =
     pictures.kind === "waiting" || pictures.kind === "sending" || pictures.kind === "keeping"
       ? "; a picture is still on its way"
-      : pictures.kind === "refused"
-        ? `; ${pictures.message}`
-        : "";
+      : "";
   return (
     <span
       role="status"
       data-testid="saved"
       data-courier={courier.kind}
-      className={
-        sheet.aside.length > 0 || LOUD.includes(courier.kind) ? classes.refused : undefined
-      }
+      className={setAsideOf(sheet) > 0 || LOUD.includes(courier.kind) ? classes.refused : undefined}
     >
       {words}
       {unsent}
     </span>
   );
+}
+
+function setAsideWords({ aside, photos: { refused } }: Sheet): string {
+  const words = [
+    ...(aside.length > 0 ? [counted(aside.length, "entry", "entries")] : []),
+    ...(refused.length > 0 ? [counted(refused.length, "picture", "pictures")] : []),
+  ];
+  return `${words.join(" and ")} ${aside.length + refused.length === 1 ? "is" : "are"}`;
 }
 
 const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;

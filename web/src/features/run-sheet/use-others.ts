@@ -1,12 +1,14 @@
 "use client";
 
-import type { SheetEntry } from "@yard-tack/core/visit";
+import type { PictureFacts, SheetEntry } from "@yard-tack/core/visit";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { useWho } from "@/shell/who";
 import type { SheetDto } from "./sheet-dto";
 
-/** Asked again after so long where the server cannot tell by itself [ms]. */
+/** Asked again after so long where the server does not tell by itself [ms]. */
 const POLL = 15_000;
+/** A way on which nothing was heard for so long is cut, or held back by what stands between [ms]. */
+const SILENCE = 40_000;
 
 /** Somebody else who has this sheet open. */
 export interface Other {
@@ -14,9 +16,14 @@ export interface Other {
   readonly name: string;
 }
 
-interface Came {
+/** What came to a sheet since it was asked for last. */
+export interface Came {
   readonly entries: readonly SheetEntry[];
+  /** Every picture of it that the server has. */
+  readonly pictures: readonly PictureFacts[];
 }
+
+const latest = (entries: readonly SheetEntry[]) => Math.max(0, ...entries.map((e) => e.order ?? 0));
 
 /**
  * What others enter arrives while the sheet is open: the server says that something came, and it is asked for. Where it cannot
@@ -24,21 +31,21 @@ interface Came {
  * @param came - takes what came, which may be here already
  * @returns who else has it open
  */
-export function useOthers(
-  dto: SheetDto,
-  entries: readonly SheetEntry[],
-  came: (entries: readonly SheetEntry[]) => void,
-): readonly Other[] {
+export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly Other[] {
   const who = useWho();
   const [here, setHere] = useState<readonly Other[]>([]);
+  // All up to here came from the server. What this device sent says nothing of what others sent before it; a sheet from the
+  // device may have gaps.
+  const upTo = useRef(dto.device ? 0 : latest(dto.entries));
   const ask = useEffectEvent(async () => {
-    const last = Math.max(0, ...entries.map((e) => e.order ?? 0));
-    const answer = await fetch(`/api/sheets/${dto.id}/entries?after=${last}`).catch(
+    const answer = await fetch(`/api/sheets/${dto.id}/entries?after=${upTo.current}`).catch(
       () => undefined,
     );
     if (!answer?.ok) return;
-    const { entries: fresh } = (await answer.json()) as Came;
-    if (fresh.length > 0) came(fresh);
+    const fresh = (await answer.json().catch(() => undefined)) as Came | undefined;
+    if (!fresh) return;
+    upTo.current = Math.max(upTo.current, latest(fresh.entries));
+    came(fresh);
   });
   const asking = useRef({ now: false, again: false });
   const pull = useEffectEvent(async () => {
@@ -60,14 +67,21 @@ export function useOthers(
   useEffect(() => {
     if (signedAt !== null) return;
     let source: EventSource | undefined;
+    let heard = 0;
+    const hears = () => void (heard = performance.now());
     const open = () => {
       // A tab out of sight takes one of the few connections that a browser has.
       if (document.visibilityState !== "visible" || !navigator.onLine || source) return;
       source = new EventSource(`/api/sheets/${id}/events`);
-      source.addEventListener("changed", () => void pull());
-      source.addEventListener("here", (e: MessageEvent<string>) =>
-        told(JSON.parse(e.data) as readonly Other[]),
-      );
+      source.addEventListener("changed", () => {
+        hears();
+        void pull();
+      });
+      source.addEventListener("here", (e: MessageEvent<string>) => {
+        hears();
+        told(JSON.parse(e.data) as readonly Other[]);
+      });
+      source.addEventListener("alive", hears);
       // What came while nobody listened.
       source.onopen = () => void pull();
     };
@@ -80,10 +94,14 @@ export function useOthers(
       document.visibilityState === "visible" && navigator.onLine ? open() : close();
     open();
     const timer = setInterval(() => {
-      if (source && source.readyState !== EventSource.CLOSED) return;
-      close();
-      open();
-      if (source) void pull();
+      if (!source) return;
+      const isOpen = source.readyState === EventSource.OPEN;
+      if (isOpen && performance.now() - heard < SILENCE) return;
+      if (source.readyState === EventSource.CLOSED) {
+        close();
+        open();
+      }
+      void pull();
     }, POLL);
     document.addEventListener("visibilitychange", seen);
     // Without a network it would be tried every other second, which costs a battery.

@@ -10,8 +10,10 @@ import {
   makeCourier,
   pauseFor,
   photosAcknowledged,
+  photosRefused,
   photosWaiting,
   putPhoto,
+  refusePhoto,
 } from "@/features/device";
 import { useWho } from "@/shell/who";
 import type { SheetDto } from "./sheet-dto";
@@ -25,9 +27,24 @@ export interface SheetPhoto {
   readonly url: string;
 }
 
+export interface RefusedPhoto {
+  readonly id: string;
+  readonly about: PictureFacts["about"];
+  readonly at: string;
+  readonly reason: string;
+}
+
 export interface SheetPhotos {
   readonly list: readonly SheetPhoto[];
   readonly courier: CourierState;
+  /** Pictures that the server did not take: on this device alone. */
+  readonly refused: readonly RefusedPhoto[];
+  /** Sends a picture that was refused once more. */
+  readonly tryAgain: (id: string) => void;
+  /** What the server has now: others take pictures too. */
+  readonly came: (pictures: readonly PictureFacts[]) => void;
+  /** Forgets a picture that was refused. */
+  readonly drop: (id: string) => void;
   /** Keeps a picture that is upright and small, and sends it when it can. */
   readonly add: (
     about: PictureFacts["about"],
@@ -43,16 +60,21 @@ export function usePhotos(
 ): SheetPhotos {
   const who = useWho();
   const [own, setOwn] = useState<readonly SheetPhoto[]>([]);
+  const [others, setOthers] = useState<readonly PictureFacts[]>([]);
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
   const courierRef = useRef<ReturnType<typeof makeCourier<KeptPhoto>> | null>(null);
+  const [refused, setRefused] = useState<readonly RefusedPhoto[]>([]);
 
   useEffect(() => {
     const urls: string[] = [];
+    const look = async () => setRefused((await photosRefused(dto.id)).map(refusedPhoto));
     const made = makeCourier<KeptPhoto>({
       waiting: () => photosWaiting(dto.id).catch(() => []),
       acknowledged: (kept) => photosAcknowledged(kept.map((k) => k.id)),
-      // Pictures go one at a time: a refusal is of the whole.
-      refused: () => Promise.resolve(),
+      refused: async (list) => {
+        for (const { id, reason } of list) await refusePhoto(id, reason);
+        await look();
+      },
       batch: 1,
       post: async ([photo]) => (photo ? putPhoto(photo) : { ok: true, kept: [], refused: [] }),
       now: () => new Date().toISOString(),
@@ -60,14 +82,16 @@ export function usePhotos(
       tell: setCourier,
     });
     courierRef.current = made;
-    void photosWaiting(dto.id)
-      .catch(() => [])
-      .then((kept) => {
-        const shown = kept.map((k) => shownPhoto(k));
-        urls.push(...shown.map((s) => s.url));
-        if (shown.length > 0) setOwn((list) => [...shown, ...list]);
-        void made.nudge();
-      });
+    const load = async () => {
+      const kept = await photosWaiting(dto.id);
+      const shown = kept.map((k) => shownPhoto(k));
+      urls.push(...shown.map((s) => s.url));
+      if (shown.length > 0) setOwn((list) => [...shown, ...list]);
+      await look();
+    };
+    void load()
+      .catch(() => undefined)
+      .then(() => made.nudge());
     const online = () => void made.nudge();
     window.addEventListener("online", online);
     return () => {
@@ -102,13 +126,40 @@ export function usePhotos(
     [dto.id, who.id, clockFault],
   );
 
+  const settle = useCallback((id: string, how: Promise<void>) => {
+    setRefused((list) => list.filter((p) => p.id !== id));
+    void how.catch(() => undefined).then(() => courierRef.current?.nudge());
+  }, []);
+  const tryAgain = useCallback((id: string) => settle(id, refusePhoto(id, null)), [settle]);
+  const drop = useCallback(
+    (id: string) => {
+      setOwn((list) => list.filter((p) => p.id !== id));
+      settle(id, photosAcknowledged([id]));
+    },
+    [settle],
+  );
+
   const list = useMemo(() => {
-    const sent = dto.photos.map((f) => ({ ...f, url: `/api/sheets/${dto.id}/photos/${f.id}` }));
+    const sent = [...dto.photos, ...others].map((f) => ({
+      ...f,
+      url: `/api/sheets/${dto.id}/photos/${f.id}`,
+    }));
     const all = new Map([...sent, ...own].map((photo) => [photo.id, photo]));
     return picturesLeft([...all.values()], state);
-  }, [dto.photos, dto.id, own, state]);
-  return { list, courier, add };
+  }, [dto.photos, others, dto.id, own, state]);
+  // The same list where nothing is new: it is drawn from.
+  const came = useCallback(
+    (pictures: readonly PictureFacts[]) =>
+      setOthers((before) => (before.length === pictures.length ? before : pictures)),
+    [],
+  );
+  return { list, courier, refused, tryAgain, came, drop, add };
 }
+
+const refusedPhoto = ({ id, about, at, refused = "" }: KeptPhoto): RefusedPhoto => ({
+  ...{ id, about, at },
+  reason: refused,
+});
 
 const shownPhoto = ({ id, about, at, width, height, blob }: KeptPhoto): SheetPhoto => ({
   id,

@@ -27,6 +27,7 @@ import {
   keep,
   keepDraft,
   makeCourier,
+  newerWasHere,
   pauseFor,
   postEntries,
   sendsForItself,
@@ -73,6 +74,8 @@ export interface Sheet {
   readonly aside: readonly AsideEntry[];
   /** Entries that are not understood: shown, and left out. */
   readonly unread: readonly UnreadEntry[];
+  /** A newer program than this page's is at the server, or was on this device. */
+  readonly older: boolean;
   /** Something typed came after the signature. */
   readonly late: boolean;
   /** When what is typed was read, where it was written down before; null: as it is typed. */
@@ -122,6 +125,7 @@ export function useSheet(dto: SheetDto): Sheet {
   const [retired, setRetired] = useState(dto.pump.retiredAt !== null);
   const [late, setLate] = useState(dto.late.length > 0);
   const [fault, setFault] = useState(0);
+  const [older, setOlder] = useState(false);
   const channel = useRef<BroadcastChannel | null>(null);
   const courierRef = useRef<ReturnType<typeof makeCourier<unknown>> | null>(null);
   // Read when an entry is made, so that a fault found late still counts.
@@ -200,6 +204,7 @@ export function useSheet(dto: SheetDto): Sheet {
       setDrafts(withDrafts(new Map(present), draftsMade.current));
       setReady(true);
       void made.nudge();
+      if (await newerWasHere().catch(() => false)) setOlder(true);
     };
     void load();
     const online = () => void made.nudge();
@@ -317,14 +322,20 @@ export function useSheet(dto: SheetDto): Sheet {
     writing: writing > 0,
     drafts: drafts.size > 0,
   });
-  const here = useOthers(
-    dto,
-    entries,
-    useCallback((fresh) => setEntries((list) => joined(list, fresh)), []),
-  );
+  const here = useOthers(dto, (fresh) => {
+    // What a newer program wrote would be read wrongly by this one.
+    const known = fresh.entries.filter((e) => e.version <= ENTRY_VERSION);
+    if (known.length < fresh.entries.length) setOlder(true);
+    if (known.length > 0) setEntries((list) => joined(list, known));
+    photos.came(fresh.pictures);
+  });
   const signature = useSignature(
     dto,
-    { entries: where, photos: photos.courier, aside: aside.length > 0 },
+    {
+      entries: where,
+      photos: photos.courier,
+      aside: aside.length + photos.refused.length > 0,
+    },
     faultRef,
   );
   return {
@@ -344,6 +355,7 @@ export function useSheet(dto: SheetDto): Sheet {
     aside,
     unread,
     late,
+    older,
     readAt,
     setReadAt,
     add,

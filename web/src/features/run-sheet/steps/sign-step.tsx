@@ -12,6 +12,7 @@ import { missingFor } from "../sign-off-rules";
 import { keepSignDraft, keptSignDraft } from "../use-signature";
 import { type Promised, Promises, withProposed, withWanted } from "./promises";
 import type { SheetDto } from "../sheet-dto";
+import { setAsideOf } from "../aside-panel";
 import type { Sheet } from "../use-sheet";
 import classes from "./steps.module.css";
 
@@ -63,6 +64,7 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
     [view],
   );
   const behind = behindWhat(sheet);
+  const setAside = setAsideOf(sheet);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const asked = { ...form, promises: promises.flatMap(({ on, ...p }) => (on ? [p] : [])) };
@@ -154,16 +156,17 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
           </p>
         ) : null}
         {behind.says ? <p className={classes.alert}>{behind.says}</p> : null}
-        {sheet.aside.length > 0 ? (
+        {setAside > 0 ? (
           <p className={classes.alert}>
-            An entry is set aside and would not be in the log: mend it or drop it first, at the top.
+            Something is set aside and would not be in the log: mend it or drop it first, at the
+            top.
           </p>
         ) : null}
         <Button
           type="submit"
           color="redLead.5"
           loading={sending}
-          disabled={behind.holds || sheet.aside.length > 0}
+          disabled={behind.holds || setAside > 0}
         >
           Sign and write the log
         </Button>

@@ -1,0 +1,113 @@
+/**
+ * The store of what was typed on this device and is not with the server. Every function over it fails when the device keeps
+ * nothing.
+ */
+import type { PersonId, SheetId } from "@yard-tack/core/case";
+import type { PictureFacts } from "@yard-tack/core/visit";
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+
+export interface KeptEntry {
+  readonly id: string;
+  readonly sheetId: string;
+  /** As it was written, by whatever version. */
+  readonly entry: unknown;
+  /** Counted up on this device: what was made first goes first, whatever its clock says. */
+  readonly made?: number;
+}
+
+/** An entry that the server did not take, and why. */
+export interface AsideEntry {
+  readonly id: string;
+  readonly sheetId: string;
+  readonly entry: unknown;
+  readonly reason: string;
+}
+
+export interface Draft {
+  readonly key: string;
+  readonly sheetId: string;
+  readonly text: string;
+}
+
+/** A picture on its way; gone from here once the server has it. */
+export interface KeptPhoto extends PictureFacts {
+  readonly sheetId: SheetId;
+  readonly blob: Blob;
+  /** Why it is not sent (again) by itself. */
+  readonly refused?: string;
+}
+
+/** A signature that was given on this device and has not reached the server. */
+export interface KeptSignature {
+  readonly sheetId: SheetId;
+  readonly personId: PersonId;
+  /** ISO 8601, the device's clock put right. */
+  readonly at: string;
+  /** What is signed, as the form has it. */
+  readonly form: unknown;
+  /** Why the server did not take it, and at which field; it is not sent again by itself. */
+  readonly refused?: { readonly message: string; readonly field?: string };
+}
+
+/** A call that was taken on this device with no network, and its pump where that is new. */
+export interface KeptCall {
+  readonly sheetId: SheetId;
+  /** As it is sent. */
+  readonly call: unknown;
+  /** Why the server did not take it; it is not sent again by itself. */
+  readonly refused?: string;
+}
+
+interface OutboxSchema extends DBSchema {
+  calls: { key: string; value: KeptCall };
+  signatures: { key: string; value: KeptSignature };
+  photos: { key: string; value: KeptPhoto; indexes: { sheet: string } };
+  entries: { key: string; value: KeptEntry; indexes: { sheet: string; made: number } };
+  aside: { key: string; value: AsideEntry; indexes: { sheet: string } };
+  drafts: { key: string; value: Draft; indexes: { sheet: string } };
+}
+
+const VERSION = 4;
+
+let opened: Promise<IDBPDatabase<OutboxSchema>> | undefined;
+
+// Another tab brings a newer version: it must not wait for this one.
+const blocking = () => void opened?.then((db) => db.close()).finally(() => (opened = undefined));
+
+export function open(): Promise<IDBPDatabase<OutboxSchema>> {
+  opened ??= openDB<OutboxSchema>("yard-outbox", VERSION, {
+    // What an earlier version kept stays: stores and indexes are only added.
+    upgrade(db, from, _to, tx) {
+      if (from < 1) {
+        db.createObjectStore("entries", { keyPath: "id" }).createIndex("sheet", "sheetId");
+        db.createObjectStore("drafts", { keyPath: "key" }).createIndex("sheet", "sheetId");
+      }
+      if (from < 2) {
+        db.createObjectStore("photos", { keyPath: "id" }).createIndex("sheet", "sheetId");
+      }
+      if (from < 3) {
+        db.createObjectStore("aside", { keyPath: "id" }).createIndex("sheet", "sheetId");
+        tx.objectStore("entries").createIndex("made", "made");
+      }
+      if (from < 4) {
+        db.createObjectStore("signatures", { keyPath: "sheetId" });
+        db.createObjectStore("calls", { keyPath: "sheetId" });
+      }
+    },
+    blocking,
+  })
+    .catch((error: unknown) => {
+      // A newer program was here. It only added to the stores, so that what is typed on this page is kept in them still.
+      if ((error as { name?: unknown }).name !== "VersionError") throw error;
+      return openDB<OutboxSchema>("yard-outbox", undefined, { blocking });
+    })
+    .catch((error: unknown) => {
+      // Denied now may be allowed at the next try.
+      opened = undefined;
+      throw error;
+    });
+  return opened;
+}
+
+/** Whether a newer program than this one has written on this device. */
+export const newerWasHere = async (): Promise<boolean> => (await open()).version > VERSION;
