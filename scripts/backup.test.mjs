@@ -24,7 +24,7 @@ import {
 import { isDue } from "./parts/nightly.mjs";
 import { startPostgres } from "./parts/postgres.mjs";
 import { prepareDatabase } from "./parts/web.mjs";
-import { ask } from "./testing/processes.mjs";
+import { ask } from "./testing/world.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 let cluster;

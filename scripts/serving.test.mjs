@@ -10,7 +10,7 @@ import { asHeader, enterAs } from "./parts/enter.mjs";
 import { freePort, isListening } from "./parts/ports.mjs";
 import { startPostgres } from "./parts/postgres.mjs";
 import { ensureBuild, prepareDatabase, serve } from "./parts/web.mjs";
-import { ask } from "./testing/processes.mjs";
+import { ask } from "./testing/world.mjs";
 import { dataFolder, nothingLeft, npmStart } from "./testing/starting.mjs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));

@@ -4,7 +4,7 @@ import { expect, describe, it } from "vitest";
 import { runningServer } from "./parts/cluster.mjs";
 import { secretsOf } from "./parts/secrets.mjs";
 import { freePort } from "./parts/ports.mjs";
-import { ask } from "./testing/processes.mjs";
+import { ask } from "./testing/world.mjs";
 import { dataFolder, nothingLeft, npmStart, status } from "./testing/starting.mjs";
 
 const databaseOf = (data) =>

@@ -15,7 +15,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ask, closedFolder, isRoot, launch, processesWith } from "../testing/processes.mjs";
+import { closedFolder, isRoot, launch, processesWith } from "../testing/processes.mjs";
+import { ask } from "../testing/world.mjs";
 import { runningServer } from "./cluster.mjs";
 
 const NOBODY = 65_534;

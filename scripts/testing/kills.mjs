@@ -3,14 +3,8 @@
  * once, and in each device's own order.
  */
 import { randomUUID } from "node:crypto";
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { asHeader, enterAs } from "../parts/enter.mjs";
-import { freePort } from "../parts/ports.mjs";
-import { startPostgres } from "../parts/postgres.mjs";
-import { ensureBuild, prepareDatabase, serve } from "../parts/web.mjs";
-import { ask } from "./processes.mjs";
+import { ask, killableWorld } from "./world.mjs";
 
 const DEVICES = 4;
 const sleep = (time) => new Promise((resolve) => setTimeout(resolve, time));
@@ -21,25 +15,13 @@ const sleep = (time) => new Promise((resolve) => setTimeout(resolve, time));
  * @returns {Promise<{ acknowledged: number, lost: number, doubled: number, outOfOrder: number, kills: number }>}
  */
 export async function typeThroughKills(root, { kills, seed, pause = 1500 }) {
-  const data = mkdtempSync(join(tmpdir(), "yard-kills-"));
-  chmodSync(data, 0o755);
-  const before = process.env.YARD_DATA;
-  process.env.YARD_DATA = data;
-  process.env.YARD_MOST_DEATHS = "1000";
-  await ensureBuild(root);
   const chance = random(seed);
-  // Not a throw-away one: those do not wait for the disk.
-  const database = await startPostgres(root, { name: "cluster" });
+  const world = await killableWorld(root);
+  const { address, url } = world;
   try {
-    await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true });
-    const port = await freePort();
-    const address = `http://127.0.0.1:${port}`;
-    let server = await serve(root, { port, databaseUrl: database.appUrl, quiet: true });
     const cookie = asHeader(await enterAs(address, "Technician"));
-    const person = ask(database.url, "select id from person where name = 'Technician'");
-    const [sheet] = ask(database.url, "select id from run_sheet where signed_at is null").split(
-      "\n",
-    );
+    const person = ask(url, "select id from person where name = 'Technician'");
+    const [sheet] = ask(url, "select id from run_sheet where signed_at is null").split("\n");
     let going = true;
     const devices = Array.from({ length: DEVICES }, () =>
       device(address, cookie, sheet, person, () => going),
@@ -47,22 +29,17 @@ export async function typeThroughKills(root, { kills, seed, pause = 1500 }) {
     for (let done = 0; done < kills; done++) {
       await sleep(200 + pause * chance());
       if (chance() < 0.5) {
-        await server.kill();
-        server = await serve(root, { port, databaseUrl: database.appUrl, quiet: true });
-      } else killPostgres(data);
+        await world.killServer();
+        await world.serveAgain();
+      } else world.killPostgres();
     }
-    await back(database.url);
+    await world.back();
     await sleep(1500);
     going = false;
     const told = await Promise.all(devices);
-    await server.stop();
-    return { kills, ...judged(told, rowsOf(database.url)) };
+    return { kills, ...judged(told, rowsOf(url)) };
   } finally {
-    await database.stop();
-    rmSync(data, { recursive: true, force: true });
-    delete process.env.YARD_MOST_DEATHS;
-    if (before === undefined) delete process.env.YARD_DATA;
-    else process.env.YARD_DATA = before;
+    await world.stop();
   }
 }
 
@@ -101,19 +78,6 @@ async function send(to, cookie, entry) {
   }
 }
 
-/** Waits until PostgreSQL answers again. */
-async function back(url) {
-  const limit = Date.now() + 60_000;
-  for (;;) {
-    try {
-      return ask(url, "select 1");
-    } catch (error) {
-      if (Date.now() > limit) throw error;
-      await sleep(200);
-    }
-  }
-}
-
 /** Every kept entry, in the order of the server. */
 const rowsOf = (url) =>
   ask(url, "select id from sheet_entry where body->>'raw' = '36 m3/h' order by seq").split("\n");
@@ -131,15 +95,6 @@ function judged(told, rows) {
       0,
     ),
   };
-}
-
-function killPostgres(data) {
-  try {
-    const [pid] = readFileSync(join(data, "cluster/data/postmaster.pid"), "utf8").split("\n");
-    process.kill(Number(pid), "SIGKILL");
-  } catch {
-    // It is starting again from the kill before.
-  }
 }
 
 /** A generator of numbers from 0 to 1 that gives the same ones again. */

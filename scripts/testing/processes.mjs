@@ -1,5 +1,5 @@
 /** What the tests of the scripts need to know of processes and folders. */
-import { execFileSync, spawn } from "node:child_process";
+import { spawn } from "node:child_process";
 import { mkdtempSync, readdirSync, readFileSync, realpathSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -51,10 +51,3 @@ export function launch(command, args, options) {
   const ended = new Promise((resolve) => child.once("exit", (code) => resolve(code)));
   return { pid: child.pid, printed: () => text, ended };
 }
-
-/** What a database answers. */
-export const ask = (url, sql) =>
-  execFileSync("psql", [url, "-XAtc", sql], {
-    encoding: "utf8",
-    stdio: ["ignore", "pipe", "pipe"],
-  }).trim();

@@ -2,33 +2,11 @@
 import { readFileSync } from "node:fs";
 import type { BrowserContext, Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
+import { bringTheDay, drawnPicture } from "./phone";
 import { acknowledgeAll, allSent, figure, openCall, read, step, strip, toReadings } from "./sheet";
 import { expect, test } from "./test";
 
 test.use({ serviceWorkers: "allow", viewport: { width: 390, height: 844 }, hasTouch: true });
-
-/** Opens the Slate with a network, and waits until the day is on the device. */
-async function bringTheDay(page: Page): Promise<void> {
-  await page.goto("/");
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  const kept = () =>
-    page.evaluate(async () => {
-      const names = (await indexedDB.databases()).map((d) => d.name);
-      if (!names.includes("yard-days")) return 0;
-      const copies = await (await caches.open("pages")).keys();
-      return new Promise<number>((resolve) => {
-        const asked = indexedDB.open("yard-days");
-        asked.onsuccess = () => {
-          const count = asked.result.transaction("sheets").objectStore("sheets").count();
-          count.onsuccess = () => {
-            asked.result.close();
-            resolve(Math.min(count.result, copies.length));
-          };
-        };
-      });
-    });
-  await expect.poll(kept).toBeGreaterThan(4);
-}
 
 /** The browser is closed and opened again, where there is no network. */
 async function coldStart(context: BrowserContext, path: string): Promise<Page> {
@@ -40,16 +18,6 @@ async function coldStart(context: BrowserContext, path: string): Promise<Page> {
 }
 
 const JPEG_WIDTH = 60;
-const picture = async (page: Page): Promise<Buffer> =>
-  Buffer.from(
-    await page.evaluate((w) => {
-      const canvas = document.createElement("canvas");
-      canvas.width = w;
-      canvas.height = 40;
-      return canvas.toDataURL("image/png").split(",")[1] ?? "";
-    }, JPEG_WIDTH),
-    "base64",
-  );
 
 test("a whole visit is made with no network, from a cold start to its signature, and arrives as it was", async ({
   page: first,
@@ -66,9 +34,11 @@ test("a whole visit is made with no network, from a cold start to its signature,
   await read(page, "flow", "44 m3/h");
   await expect(page.getByTestId("verdict").first()).toBeAttached();
   await step(page, "Look and listen");
-  await page
-    .locator('[data-photos="look"] input[type="file"]')
-    .setInputFiles({ name: "p.png", mimeType: "image/png", buffer: await picture(page) });
+  await page.locator('[data-photos="look"] input[type="file"]').setInputFiles({
+    name: "p.png",
+    mimeType: "image/png",
+    buffer: await drawnPicture(page, JPEG_WIDTH),
+  });
   await expect(page.locator('[data-photos="look"] img')).toBeVisible();
   // Reloaded in the middle of it, all is there.
   await page.reload();

@@ -201,7 +201,7 @@ describe("what waits on a device", () => {
         { id: uuid(53), reason: "It is damaged on this device." },
       ].map(({ id, reason }) => ({ id, refused: reason })),
     );
-    expect((await unsent()).get(A)).toMatchObject({ photos: 0, aside: 1, signatures: 1 });
+    expect((await unsent()).get(A)).toMatchObject({ photos: 0, aside: 2, signatures: 1 });
     // A tap sends it once more, another drops it; then the signature goes.
     server.got = [];
     await refusePhoto(uuid(51), null);

@@ -1,7 +1,7 @@
 "use client";
 
 import type { SheetEntry } from "@yard-tack/core/visit";
-import { type RefObject, useEffect } from "react";
+import { type RefObject, useEffect, useRef } from "react";
 import { keepSheet } from "@/features/device";
 import { SHEET_SHAPE, type SheetDto } from "./sheet-dto";
 
@@ -14,8 +14,10 @@ export function useKeptSheet(
   entries: readonly SheetEntry[],
   clockFault: RefObject<number>,
 ): void {
+  const isKept = useRef(false);
   useEffect(() => {
-    const timer = setTimeout(() => {
+    const keepIt = () => {
+      isKept.current = true;
       const { device: _device, ...sheet } = dto;
       const kept = { ...sheet, entries };
       // A device that keeps nothing loses nothing by it: the server has it, or the outbox says that it has not.
@@ -23,7 +25,14 @@ export function useKeptSheet(
         ...{ id: dto.id, shape: SHEET_SHAPE, dto: kept },
         ...{ keptAt: Date.now(), clockFault: clockFault.current },
       }).catch(() => undefined);
-    }, REST);
-    return () => clearTimeout(timer);
+    };
+    // At once when it is opened: the network may go the moment after.
+    const timer = setTimeout(keepIt, isKept.current ? REST : 0);
+    const hidden = () => document.visibilityState === "hidden" && keepIt();
+    document.addEventListener("visibilitychange", hidden);
+    return () => {
+      clearTimeout(timer);
+      document.removeEventListener("visibilitychange", hidden);
+    };
   }, [dto, entries, clockFault]);
 }

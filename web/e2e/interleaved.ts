@@ -1,0 +1,357 @@
+/**
+ * Two people with a phone each on one sheet, in two real browsers, while whatever can happen happens: networks are cut,
+ * answers lost, pages reloaded and closed, clocks set wrong, storage filled, server and PostgreSQL killed.
+ */
+import {
+  type Browser,
+  type BrowserContext,
+  type CDPSession,
+  expect,
+  type Page,
+} from "@playwright/test";
+import fc from "fast-check";
+import { ask, type killableWorld } from "../../scripts/testing/world.mjs";
+import { freshSheet, writeTo } from "../src/testing/fresh-sheet";
+import { acknowledgeAll, allSent, figure, toReadings } from "./sheet";
+import { bringTheDay, drawnPicture } from "./phone";
+import { enteredAs } from "./test";
+
+export type World = Awaited<ReturnType<typeof killableWorld>>;
+
+const STEPS = [
+  ...["type", "type", "type", "type", "type", "photograph", "cut", "reconnect", "reload"],
+  ...[
+    "close",
+    "lose the answer",
+    "kill the server",
+    "kill the database",
+    "shift the clock",
+    "fill",
+  ],
+] as const;
+
+export interface Step {
+  readonly device: 0 | 1;
+  readonly what: (typeof STEPS)[number];
+  readonly n: number;
+}
+
+/** A play: what happens, in its order, and who signs in the end. */
+export interface Play {
+  readonly steps: readonly Step[];
+  readonly signer: 0 | 1 | null;
+}
+
+/** Plays as they are drawn from a seed: the same again from the same one. */
+export const drawnPlays = (seed: number, count: number): readonly Play[] =>
+  fc.sample(
+    fc.record({
+      steps: fc.array(
+        fc.record({
+          device: fc.constantFrom<0 | 1>(0, 1),
+          what: fc.constantFrom(...STEPS),
+          n: fc.nat(1000),
+        }),
+        { minLength: 6, maxLength: 16, size: "max" },
+      ),
+      signer: fc.constantFrom<0 | 1 | null>(0, 1, null),
+    }),
+    { seed, numRuns: count },
+  );
+
+const STRIPS = [
+  ["dischargePressure", "bar"],
+  ["flow", "m3/h"],
+  ["speed", "rpm"],
+] as const;
+
+/** A phone with somebody at it. */
+interface Phone {
+  readonly name: string;
+  readonly context: BrowserContext;
+  page: Page;
+  full: boolean;
+  /** What was typed and said to be kept, in its order. */
+  kept: string[];
+  /** Widths of the pictures that were said to be kept: no two are alike. */
+  pictures: number[];
+  /** Faults of the page itself. */
+  readonly faults: string[];
+}
+
+/** Two phones with the day on them. */
+export async function twoPhones(browser: Browser, world: World): Promise<readonly [Phone, Phone]> {
+  const phone = async (name: string): Promise<Phone> => {
+    const context = await browser.newContext({
+      ...{ baseURL: world.address, storageState: await enteredAs(world.address, name) },
+      ...{ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: "allow" },
+    });
+    await context.addInitScript(shiftedClock);
+    context.setDefaultTimeout(30_000);
+    const of: Phone = {
+      ...{ name, context, page: await context.newPage(), full: false },
+      ...{ kept: [], pictures: [], faults: [] },
+    };
+    watch(of);
+    await bringTheDay(of.page);
+    return of;
+  };
+  return [await phone("Technician"), await phone("Lead")];
+}
+
+/** A clock that is wrong by what the phone was told. */
+function shiftedClock(): void {
+  const by = () => Number(localStorage.getItem("clock-wrong-by") ?? 0);
+  const Right = Date;
+  class Wrong extends Right {
+    constructor(...given: [] | [number]) {
+      if (given.length === 0) super(Right.now() + by());
+      else super(...given);
+    }
+    static override now = () => Right.now() + by();
+  }
+  window.Date = Wrong as DateConstructor;
+}
+
+function watch(phone: Phone): void {
+  phone.page.on("pageerror", (error) => phone.faults.push(error.message));
+}
+
+/** What a play is played on. */
+interface Stage {
+  readonly world: World;
+  readonly phones: readonly [Phone, Phone];
+  readonly tag: string;
+  readonly sheet: string;
+  /** The server, on its way back from the last kill. */
+  back: Promise<void>;
+  typed: number;
+}
+
+/** Opens the sheet at its readings; false where the phone has it not and the server does not answer. */
+async function open({ tag, sheet }: Stage, { page }: Phone): Promise<boolean> {
+  await page.goto(`/sheet/${sheet}?step=readings`);
+  const there = page.getByRole("heading", { level: 1, name: tag });
+  const not = page.getByText(/is not on this device|Nobody is signed in|does not answer/);
+  await expect(there.or(not).first()).toBeVisible();
+  return there.isVisible();
+}
+
+const isOpen = ({ tag }: Stage, { page }: Phone) =>
+  page.getByRole("heading", { level: 1, name: tag }).isVisible();
+
+/** What the sheet says of where the last thing is, once it is written down or cannot be. */
+async function saidKept({ page }: Phone): Promise<boolean> {
+  const saved = page.getByTestId("saved");
+  await expect(saved).not.toHaveAttribute("data-courier", "keeping");
+  return (await saved.getAttribute("data-courier")) !== "not-kept";
+}
+
+async function type(stage: Stage, phone: Phone, n: number): Promise<void> {
+  const [slot, unit] = STRIPS[n % STRIPS.length] ?? STRIPS[0];
+  const text = `${10 + stage.typed++} ${unit}`;
+  // What another acknowledged may not have come to this phone.
+  await acknowledgeAll(phone.page);
+  const input = figure(phone.page, slot);
+  await input.fill(text);
+  await input.press("Enter");
+  if (await saidKept(phone)) phone.kept.push(text);
+}
+
+async function photograph(stage: Stage, phone: Phone): Promise<void> {
+  const { page } = phone;
+  const width = 20 + stage.typed++;
+  await page.keyboard.press("Escape");
+  await go(page, "Look and listen");
+  const strip = page.locator('[data-photos="look"]');
+  const before = await strip.locator("img").count();
+  await strip.locator('input[type="file"]').setInputFiles({
+    ...{ name: "p.png", mimeType: "image/png", buffer: await drawnPicture(page, width) },
+  });
+  const shown = strip.locator("img").nth(before);
+  await expect(shown.or(strip.getByRole("alert")).first()).toBeVisible();
+  if (await shown.isVisible()) phone.pictures.push(width);
+  await go(page, "Readings");
+}
+
+const go = (page: Page, name: string) =>
+  page
+    .getByRole("navigation", { name: "Steps of this run sheet" })
+    .getByRole("button", { name: new RegExp(`^${name}`) })
+    .click();
+
+async function quota(phone: Phone, origin: string, bytes?: number): Promise<void> {
+  const session: CDPSession = await phone.context.newCDPSession(phone.page);
+  await session.send("Storage.overrideQuotaForOrigin", {
+    origin,
+    ...(bytes === undefined ? {} : { quotaSize: bytes }),
+  });
+}
+
+async function happens(stage: Stage, { device, what, n }: Step): Promise<void> {
+  const { world } = stage;
+  const phone = stage.phones[device];
+  const { context } = phone;
+  switch (what) {
+    case "type":
+      return (await isOpen(stage, phone)) ? type(stage, phone, n) : undefined;
+    case "photograph":
+      return (await isOpen(stage, phone)) ? photograph(stage, phone) : undefined;
+    case "cut":
+      return context.setOffline(true);
+    case "reconnect":
+      return context.setOffline(false);
+    case "reload":
+      return void (await open(stage, phone));
+    case "close":
+      await phone.page.close();
+      phone.page = await context.newPage();
+      watch(phone);
+      // What a page held of the browser's quota went with it.
+      phone.full = false;
+      return void (await open(stage, phone));
+    case "lose the answer":
+      await phone.page.route(
+        "**/api/sheets/**",
+        async (route) => {
+          if (route.request().method() === "GET") return route.fallback();
+          await route.fetch().catch(() => undefined);
+          await route.abort();
+        },
+        { times: 1 },
+      );
+      return;
+    case "kill the server":
+      await stage.back;
+      await world.killServer();
+      stage.back = world.serveAgain();
+      return;
+    case "kill the database":
+      return world.killPostgres();
+    case "shift the clock":
+      return phone.page.evaluate(
+        (by) => localStorage.setItem("clock-wrong-by", String(by)),
+        (n - 500) * 3_600_000,
+      );
+    case "fill":
+      phone.full = !phone.full;
+      return quota(phone, world.address, phone.full ? 1 : undefined);
+  }
+}
+
+/** Signs with no network, as somebody does who is about to leave; false where the sheet cannot be had. */
+async function sign(stage: Stage, phone: Phone): Promise<boolean> {
+  const { page } = phone;
+  await phone.context.setOffline(true);
+  if (!(await isOpen(stage, phone)) && !(await open(stage, phone))) return false;
+  await page.keyboard.press("Escape");
+  await go(page, "Sign off");
+  await page.getByLabel("The visit ends").selectOption("referred");
+  await page.getByLabel("Found").fill(`Signed by ${phone.name}.`);
+  const button = page.getByRole("button", { name: "Sign and write the log" });
+  await expect(button).toBeEnabled();
+  await button.click();
+  await expect(page.getByTestId("signed-here")).toBeVisible();
+  return true;
+}
+
+/** Plays it, lets everything come back, and judges what there is then. */
+export async function play(
+  world: World,
+  phones: readonly [Phone, Phone],
+  { steps, signer }: Play,
+  tag: string,
+): Promise<void> {
+  await world.back();
+  await writeTo(world.url);
+  const sheet = await freshSheet(tag, "end-suction");
+  await writeTo("");
+  const stage: Stage = { world, phones, tag, sheet, back: Promise.resolve(), typed: 0 };
+  for (const phone of phones) {
+    Object.assign(phone, { kept: [], pictures: [] });
+    expect(await open(stage, phone)).toBe(true);
+  }
+  await toReadings(phones[0].page);
+  await acknowledgeAll(phones[0].page);
+  await allSent(phones[0].page);
+  await expect(phones[1].page.getByRole("button", { name: /^Read and ack/ })).toHaveCount(0);
+  for (const s of steps) await happens(stage, s);
+
+  // In the end there is room, a network, a server and a database again.
+  for (const phone of phones) {
+    if (phone.full) await quota(phone, world.address);
+    phone.full = false;
+    await phone.page.unroute("**/api/sheets/**");
+    await phone.page.evaluate(() => localStorage.removeItem("clock-wrong-by"));
+  }
+  await stage.back;
+  await world.back();
+  // What a page could not write down goes while it is open: it is not closed before.
+  for (const phone of phones) await phone.context.setOffline(false);
+  for (const phone of phones) if (await isOpen(stage, phone)) await allSent(phone.page);
+  const isSigned = signer !== null && (await sign(stage, phones[signer]));
+  for (const phone of phones) await phone.context.setOffline(false);
+  if (isSigned) await phones[signer].page.waitForURL(/\/log\//, { timeout: 60_000 });
+  await judge(stage, isSigned);
+}
+
+async function judge(stage: Stage, isSigned: boolean): Promise<void> {
+  const { world, phones, sheet } = stage;
+  for (const phone of phones) {
+    expect(await open(stage, phone)).toBe(true);
+    await allSent(phone.page);
+  }
+  const rows = (sql: string) =>
+    ask(world.url, sql.replaceAll("SHEET", `'${sheet}'`))
+      .split("\n")
+      .filter((line) => line !== "");
+  const stored = rows("select id from sheet_entry where sheet_id = SHEET order by seq");
+  for (const { name, kept, pictures } of phones) {
+    const theirs = `sheet_id = SHEET and person_id = (select id from person where name = '${name}')`;
+    const typed = rows(
+      `select min(seq) as first, body->>'raw' from sheet_entry
+         where ${theirs} and kind = 'reading' group by 2 order by 1`,
+    ).map((line) => line.split("|")[1] ?? "");
+    // Each of them, in the order in which this phone made them.
+    expect(typed.filter((text) => kept.includes(text))).toEqual(kept);
+    const doubled = rows(
+      `select body->>'raw', supersedes from sheet_entry where ${theirs} and kind = 'reading'
+         group by 1, 2 having count(*) > 1`,
+    );
+    expect(doubled).toEqual([]);
+    const shots = rows(`select width from photo where ${theirs} order by width`).map(Number);
+    expect(shots.filter((w) => pictures.includes(w))).toEqual(pictures);
+  }
+  const signed = rows("select id from log_entry where sheet_id = SHEET and kind <> 'addendum'");
+  expect(signed).toHaveLength(isSigned ? 1 : 0);
+  // Both show the same sheet, and it is the server's.
+  const [one, two] = await Promise.all(phones.map((phone) => shown(phone.page)));
+  expect(one).toEqual(two);
+  for (const { page } of phones)
+    await expect.poll(() => idsHere(page, sheet)).toEqual(stored.toSorted());
+  for (const phone of phones) expect(phone.faults.splice(0)).toEqual([]);
+}
+
+/** What stands in the strips, and what is in dispute. */
+async function shown(page: Page) {
+  const figures = await Promise.all(STRIPS.map(([slot]) => figure(page, slot).inputValue()));
+  return { figures, disputes: await page.locator("[data-dispute]").allInnerTexts() };
+}
+
+/** Entries of the sheet as this phone keeps it. */
+const idsHere = (page: Page, sheet: string): Promise<readonly string[]> =>
+  page.evaluate(
+    (id) =>
+      new Promise((resolve) => {
+        const asked = indexedDB.open("yard-days");
+        asked.onsuccess = () => {
+          const row = asked.result.transaction("sheets").objectStore("sheets").get(id);
+          row.onsuccess = () => {
+            asked.result.close();
+            const kept = row.result as { dto?: { entries: { id: string }[] } } | undefined;
+            resolve((kept?.dto?.entries ?? []).map((e) => e.id).toSorted());
+          };
+        };
+      }),
+    sheet,
+  );

@@ -1,0 +1,31 @@
+/** Many drawn plays of two phones on one sheet while networks, servers and databases come and go. */
+import { fileURLToPath } from "node:url";
+import { killableWorld } from "../../scripts/testing/world.mjs";
+import { drawnPlays, play, twoPhones, type World } from "./interleaved";
+import { expect, test } from "./test";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+const COUNT = Number(process.env["YARD_PLAYS"] ?? 300);
+const SEED = Number(process.env["YARD_SEED"] ?? Date.now() % 2 ** 31);
+
+test.describe(`two phones on one sheet, ${COUNT} plays from seed ${SEED}`, () => {
+  let world: World;
+  test.beforeAll(async () => {
+    world = await killableWorld(root);
+  });
+  test.afterAll(() => world.stop());
+
+  test("end with what was said to be kept, once, in their own order, and with the same sheet", async ({
+    browser,
+  }) => {
+    test.setTimeout(COUNT * 90_000 + 120_000);
+    const plays = drawnPlays(SEED, COUNT);
+    const phones = await twoPhones(browser, world);
+    for (const [i, one] of plays.entries())
+      await test.step(`play ${i}: ${JSON.stringify(one)}`, () =>
+        play(world, phones, one, `IL-${i}`).catch((error: unknown) => {
+          throw new Error(`seed ${SEED}, play ${i}: ${JSON.stringify(one)}`, { cause: error });
+        }));
+    expect(plays).toHaveLength(COUNT);
+  });
+});

@@ -1,0 +1,37 @@
+/** What the tests do with a phone that has the day on it. */
+import { expect, type Page } from "@playwright/test";
+
+/** Opens the Slate with a network, and waits until the day is on the device. */
+export async function bringTheDay(page: Page): Promise<void> {
+  await page.goto("/");
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const kept = () =>
+    page.evaluate(async () => {
+      const names = (await indexedDB.databases()).map((d) => d.name);
+      if (!names.includes("yard-days")) return 0;
+      const copies = await (await caches.open("pages")).keys();
+      return new Promise<number>((resolve) => {
+        const asked = indexedDB.open("yard-days");
+        asked.onsuccess = () => {
+          const count = asked.result.transaction("sheets").objectStore("sheets").count();
+          count.onsuccess = () => {
+            asked.result.close();
+            resolve(Math.min(count.result, copies.length));
+          };
+        };
+      });
+    });
+  await expect.poll(kept).toBeGreaterThan(4);
+}
+
+/** A picture so many pixels wide, as a camera's file. */
+export const drawnPicture = async (page: Page, width: number): Promise<Buffer> =>
+  Buffer.from(
+    await page.evaluate((w) => {
+      const canvas = document.createElement("canvas");
+      canvas.width = w;
+      canvas.height = 40;
+      return canvas.toDataURL("image/png").split(",")[1] ?? "";
+    }, width),
+    "base64",
+  );
