@@ -35,10 +35,19 @@ const OF_THE_SHELL = /^\/($|sheet\/[^/]+$|waiting$|call$)/;
 const KEPT_PAGE = /^\/(yard|log|priming)(\/|$)/;
 const PICTURE = /^\/api\/sheets\/[^/]+\/photos\/[^/]+$/;
 
+/** A server that is up without its database has no page to give: what the device has is better. */
+const answers = {
+  fetchDidSucceed: ({ response }: { response: Response }) =>
+    response.status < 500
+      ? Promise.resolve(response)
+      : Promise.reject(new Error(`answered ${response.status}`)),
+};
+
 const pages = new NetworkFirst({
   cacheName: PAGES,
   networkTimeoutSeconds: PATIENCE,
   plugins: [
+    answers,
     // What was led elsewhere, to the sign-in for one, is no copy of the page.
     { cacheWillUpdate: ({ response }) => Promise.resolve(isPage(response) ? response : null) },
     new ExpirationPlugin({ maxEntries: 80, maxAgeSeconds: 14 * DAY, purgeOnQuotaError: true }),
@@ -83,7 +92,7 @@ const serwist = new Serwist({
     {
       matcher: ({ request, url, sameOrigin }) =>
         sameOrigin && request.mode === "navigate" && OF_THE_SHELL.test(url.pathname),
-      handler: new NetworkOnly({ networkTimeoutSeconds: PATIENCE }),
+      handler: new NetworkOnly({ networkTimeoutSeconds: PATIENCE, plugins: [answers] }),
     },
     {
       matcher: ({ request, url, sameOrigin }) =>

@@ -53,6 +53,11 @@ export async function keptSheets(): Promise<readonly KeptSheet[]> {
   return (await open()).getAll("sheets");
 }
 
+/** Lets a sheet go: with the next network it comes anew. */
+export async function forgetSheet(id: string): Promise<void> {
+  await (await open()).delete("sheets", id);
+}
+
 /** Longest that a sheet stays which nobody looked at [ms]. */
 export const STAYS = 14 * 86_400_000;
 

@@ -1,6 +1,7 @@
 export { type CourierState, makeCourier, pauseFor } from "./courier";
 export {
   forgetOld,
+  forgetSheet,
   hereIs,
   type KeptSheet,
   keepSheet,
@@ -8,6 +9,7 @@ export {
   keptSheets,
   whoWasHere,
 } from "./days";
+export { isFinal } from "./final";
 export { NobodyHere } from "./nobody-here";
 export { clockFault } from "./device-clock";
 export { entryId, type EntryId, idOf } from "./ids";

@@ -2,6 +2,7 @@
 
 import { Button } from "@mantine/core";
 import type { SheetDto } from "@/features/run-sheet";
+import { noNetwork } from "@/shell/no-network";
 import { PageHead } from "@/shell/page-head";
 import { clock, day } from "@/shell/times";
 import { AgainButton } from "./again-button";
@@ -18,7 +19,7 @@ export interface DaySheet {
 export function DayHere({ sheets }: { sheets: readonly DaySheet[] }) {
   return (
     <main>
-      <PageHead title="No network" about="The sheets that are on this device">
+      <PageHead title={noNetwork()} about="The sheets that are on this device">
         <Button component="a" href="/call" variant="default">
           New call
         </Button>

@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { noNetwork } from "@/shell/no-network";
 import { PageHead } from "@/shell/page-head";
 import { AgainButton } from "./again-button";
 import classes from "./on-device.module.css";
@@ -13,6 +14,10 @@ const WORDS = {
   page: {
     title: "This page is not on this device",
     says: "The day's sheets, their pumps and every pump, log entry and bench page that was opened here in the last fortnight are. This one was not.",
+  },
+  damaged: {
+    title: "What this device keeps of this sheet is damaged",
+    says: "It cannot be shown, and is fetched anew with the next network. What was typed into it and not sent is kept apart from it, and goes by itself; what waits shows it.",
   },
   nobody: {
     title: "Nobody is signed in on this device",
@@ -29,7 +34,7 @@ export function NotHere({ why, frame }: { why: keyof typeof WORDS; frame: boolea
   const { title, says } = WORDS[why];
   return (
     <main>
-      <PageHead title="No network" about={title}>
+      <PageHead title={noNetwork()} about={title}>
         <AgainButton />
       </PageHead>
       <div className={classes.page}>
@@ -37,6 +42,11 @@ export function NotHere({ why, frame }: { why: keyof typeof WORDS; frame: boolea
         {frame ? (
           <p>
             <Link href="/">The sheets that are on this device</Link>
+            {why === "damaged" ? (
+              <>
+                , <Link href="/waiting">what waits</Link>
+              </>
+            ) : null}
           </p>
         ) : null}
       </div>

@@ -2,13 +2,20 @@
 
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
-import { type KeptSheet, keptSheet, keptSheets, unsentSheets, whoWasHere } from "@/features/device";
-import { SHEET_SHAPE, type SheetDto, SheetPage } from "@/features/run-sheet";
+import {
+  type KeptSheet as Kept,
+  keptSheet,
+  keptSheets,
+  unsentSheets,
+  whoWasHere,
+} from "@/features/device";
+import { SHEET_SHAPE, type SheetDto } from "@/features/run-sheet";
 import type { PersonDto, SettingsDto } from "@/shell/preferences";
 import { ByTheBrowser } from "@/shell/go";
 import { Frame } from "@/shell/rail";
 import { WhoProvider } from "@/shell/who";
 import { DayHere, type DaySheet } from "./day-here";
+import { KeptSheet } from "./kept-sheet";
 import { NotHere } from "./not-here";
 import { SendWaiting } from "./send-waiting";
 import { WaitingPage } from "./waiting-page";
@@ -55,11 +62,15 @@ async function look(path: string): Promise<Found> {
 
 const byDue = (a: DaySheet, b: DaySheet) => a.dto.dueAt.localeCompare(b.dto.dueAt);
 
-/** A sheet as this device kept it; undefined where there is none, or one of another shape. */
-function readKept(kept: KeptSheet | undefined): SheetDto | undefined {
+/** A sheet as this device kept it; undefined where there is none, one of another shape, or what is left of one. */
+function readKept(kept: Kept | undefined): SheetDto | undefined {
   if (kept?.shape !== SHEET_SHAPE) return undefined;
-  const { keptAt, clockFault } = kept;
-  return { ...(kept.dto as SheetDto), device: { keptAt, clockFault } };
+  const { keptAt, clockFault, id } = kept;
+  const dto = kept.dto as Partial<SheetDto> | null;
+  const words = [dto?.dueAt, dto?.pump?.tag, dto?.pump?.zone];
+  const isWhole =
+    dto?.id === id && Array.isArray(dto.entries) && words.every((w) => typeof w === "string");
+  return isWhole ? { ...(dto as SheetDto), device: { keptAt, clockFault } } : undefined;
 }
 
 /** Stands in for a page that cannot be had: what this device keeps of it. */
@@ -88,7 +99,7 @@ export function OnDevice({
       <WhoProvider person={found.who} onSettings={onSettings}>
         <Frame foot={<SendWaiting />}>
           {found.what === "sheet" ? (
-            <SheetPage dto={found.dto} />
+            <KeptSheet dto={found.dto} />
           ) : found.what === "call" ? (
             <NewCallHere sheets={found.sheets} />
           ) : found.what === "waiting" ? (

@@ -2,7 +2,9 @@
 
 import type { PictureFacts, SheetEntry } from "@yard-tack/core/visit";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { isFinal, pauseFor } from "@/features/device";
 import { useWho } from "@/shell/who";
+import { makePuller } from "./puller";
 import type { SheetDto } from "./sheet-dto";
 
 /** Asked again after so long where the server does not tell by itself [ms]. */
@@ -37,28 +39,19 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
   // All up to here came from the server. What this device sent says nothing of what others sent before it; a sheet from the
   // device may have gaps.
   const upTo = useRef(dto.device ? 0 : latest(dto.entries));
-  const ask = useEffectEvent(async () => {
-    const answer = await fetch(`/api/sheets/${dto.id}/entries?after=${upTo.current}`).catch(
-      () => undefined,
-    );
-    if (!answer?.ok) return;
-    const fresh = (await answer.json().catch(() => undefined)) as Came | undefined;
-    if (!fresh) return;
-    upTo.current = Math.max(upTo.current, latest(fresh.entries));
-    came(fresh);
-  });
-  const asking = useRef({ now: false, again: false });
-  const pull = useEffectEvent(async () => {
-    const { current: state } = asking;
-    // What is told while it is asked for is asked for once more, and once.
-    state.again = state.now;
-    if (state.now) return;
-    state.now = true;
-    do {
-      state.again = false;
-      await ask();
-    } while (state.again);
-    state.now = false;
+  /** @returns whether there was an answer */
+  const ask = useEffectEvent(async (): Promise<boolean> => {
+    try {
+      const answer = await fetch(`/api/sheets/${dto.id}/entries?after=${upTo.current}`);
+      // Refused for good, it is not asked for again: the next thing sent says why.
+      if (!answer.ok) return isFinal(answer.status);
+      const fresh = (await answer.json()) as Came;
+      upTo.current = Math.max(upTo.current, latest(fresh.entries));
+      came(fresh);
+      return true;
+    } catch {
+      return false;
+    }
   });
   const told = useEffectEvent((others: readonly Other[]) =>
     setHere(others.filter((o) => o.id !== who.id)),
@@ -66,6 +59,8 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
   const { id, signedAt } = dto;
   useEffect(() => {
     if (signedAt !== null) return;
+    const puller = makePuller({ ask: () => ask(), pause: pauseFor });
+    const pull = () => void puller.pull();
     let source: EventSource | undefined;
     let heard = 0;
     const hears = () => void (heard = performance.now());
@@ -75,7 +70,7 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
       source = new EventSource(`/api/sheets/${id}/events`);
       source.addEventListener("changed", () => {
         hears();
-        void pull();
+        pull();
       });
       source.addEventListener("here", (e: MessageEvent<string>) => {
         hears();
@@ -83,7 +78,7 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
       });
       source.addEventListener("alive", hears);
       // What came while nobody listened.
-      source.onopen = () => void pull();
+      source.onopen = pull;
     };
     const close = () => {
       source?.close();
@@ -101,7 +96,7 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
         close();
         open();
       }
-      void pull();
+      pull();
     }, POLL);
     document.addEventListener("visibilitychange", seen);
     // Without a network it would be tried every other second, which costs a battery.
@@ -109,6 +104,7 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
     window.addEventListener("offline", seen);
     return () => {
       clearInterval(timer);
+      puller.stop();
       document.removeEventListener("visibilitychange", seen);
       window.removeEventListener("online", seen);
       window.removeEventListener("offline", seen);
