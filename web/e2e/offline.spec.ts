@@ -1,21 +1,11 @@
 /** No network: a day that is on the device, from a cold start. */
 import { readFileSync } from "node:fs";
-import type { BrowserContext, Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
-import { bringTheDay, drawnPicture } from "./phone";
+import { bringTheDay, coldStart, drawnPicture } from "./phone";
 import { acknowledgeAll, allSent, figure, openCall, read, step, strip, toReadings } from "./sheet";
 import { expect, test } from "./test";
 
 test.use({ serviceWorkers: "allow", viewport: { width: 390, height: 844 }, hasTouch: true });
-
-/** The browser is closed and opened again, where there is no network. */
-async function coldStart(context: BrowserContext, path: string): Promise<Page> {
-  for (const page of context.pages()) await page.close();
-  await context.setOffline(true);
-  const page = await context.newPage();
-  await page.goto(path);
-  return page;
-}
 
 const JPEG_WIDTH = 60;
 
@@ -25,10 +15,12 @@ test("a whole visit is made with no network, from a cold start to its signature,
 }) => {
   await bringTheDay(first);
   const page = await coldStart(context, "/");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No network");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No server in reach");
   await expectAccessible(page, "the day on the device");
   await page.getByRole("link", { name: /LF-2/ }).click();
-  await expect(page.getByText(/No network: this sheet is shown from this device/)).toBeVisible();
+  await expect(
+    page.getByText(/No server in reach: this sheet is shown from this device/),
+  ).toBeVisible();
   await toReadings(page);
   await acknowledgeAll(page);
   await read(page, "flow", "44 m3/h");
@@ -88,7 +80,7 @@ test("with no network a reload, Back and the Slate answer, and what is not on th
   await page.reload();
   await expect(page.getByRole("heading", { level: 1, name: "OG-1" })).toBeVisible();
   await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No network");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No server in reach");
   await page.goBack();
   await expect(page.getByRole("heading", { level: 1, name: "OG-1" })).toBeVisible();
   await page.goto("/sheet/00000000-0000-4000-8000-000000000000");
@@ -107,7 +99,7 @@ test("with no network a reload, Back and the Slate answer, and what is not on th
   await expect(page.getByRole("heading", { level: 2, name: "What happened here" })).toBeVisible();
   await context.setOffline(false);
   await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("No network");
+  await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("No server in reach");
 });
 
 test("a call on a new pump is taken, worked on and signed with no network, and all of it arrives", async ({

@@ -1,5 +1,5 @@
 /** What the tests do with a phone that has the day on it. */
-import { expect, type Page } from "@playwright/test";
+import { type BrowserContext, expect, type Page } from "@playwright/test";
 
 /** Opens the Slate with a network, and waits until the day is on the device. */
 export async function bringTheDay(page: Page): Promise<void> {
@@ -22,6 +22,15 @@ export async function bringTheDay(page: Page): Promise<void> {
       });
     });
   await expect.poll(kept).toBeGreaterThan(4);
+}
+
+/** The browser is closed and opened again, where there is no network. */
+export async function coldStart(context: BrowserContext, path: string): Promise<Page> {
+  for (const page of context.pages()) await page.close();
+  await context.setOffline(true);
+  const page = await context.newPage();
+  await page.goto(path);
+  return page;
 }
 
 /** A picture so many pixels wide, as a camera's file. */

@@ -2,7 +2,6 @@
 
 import { Button } from "@mantine/core";
 import type { SheetDto } from "@/features/run-sheet";
-import { noNetwork } from "@/shell/no-network";
 import { PageHead } from "@/shell/page-head";
 import { clock, day } from "@/shell/times";
 import { AgainButton } from "./again-button";
@@ -19,7 +18,7 @@ export interface DaySheet {
 export function DayHere({ sheets }: { sheets: readonly DaySheet[] }) {
   return (
     <main>
-      <PageHead title={noNetwork()} about="The sheets that are on this device">
+      <PageHead title="No server in reach" about="The sheets that are on this device">
         <Button component="a" href="/call" variant="default">
           New call
         </Button>

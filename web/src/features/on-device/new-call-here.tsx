@@ -6,7 +6,6 @@ import { type FormEvent, useState } from "react";
 import { keepCall, keepSheet, sendAll } from "@/features/device";
 import { SHEET_SHAPE, type SheetDto } from "@/features/run-sheet";
 import { familyWords } from "@/features/yard";
-import { noNetwork } from "@/shell/no-network";
 import { PageHead } from "@/shell/page-head";
 import { useGo } from "@/shell/go";
 import { useWho } from "@/shell/who";
@@ -72,7 +71,7 @@ export function NewCallHere({ sheets }: { sheets: readonly SheetDto[] }) {
     <main>
       <PageHead
         title="New call"
-        about={`${noNetwork()}: it is kept on this device and sent later`}
+        about="No server in reach: it is kept on this device and sent later"
       />
       <form onSubmit={submit} className={classes.page} noValidate>
         <NativeSelect

@@ -1,7 +1,6 @@
 "use client";
 
 import Link from "next/link";
-import { noNetwork } from "@/shell/no-network";
 import { PageHead } from "@/shell/page-head";
 import { AgainButton } from "./again-button";
 import classes from "./on-device.module.css";
@@ -34,7 +33,7 @@ export function NotHere({ why, frame }: { why: keyof typeof WORDS; frame: boolea
   const { title, says } = WORDS[why];
   return (
     <main>
-      <PageHead title={noNetwork()} about={title}>
+      <PageHead title="No server in reach" about={title}>
         <AgainButton />
       </PageHead>
       <div className={classes.page}>

@@ -10,7 +10,6 @@ import type { CourierState } from "@/features/device";
 import { type BoardAsked, Board, BoardFigures, Causes, useBoard } from "@/features/board";
 import { pumpLine } from "@/features/yard";
 import { GlovesSwitch } from "@/shell/gloves-switch";
-import { noNetwork } from "@/shell/no-network";
 import { PageHead } from "@/shell/page-head";
 import { clock, dayAndClock } from "@/shell/times";
 import { useWho } from "@/shell/who";
@@ -341,7 +340,7 @@ function SignedHere({ sheet }: { sheet: Sheet }) {
 function FromDevice({ dto: { device, pump } }: { dto: SheetDto }) {
   return device ? (
     <p className={classes.signed} role="status">
-      {noNetwork()}: this sheet is shown from this device, as it was on{" "}
+      No server in reach: this sheet is shown from this device, as it was on{" "}
       {dayAndClock(new Date(device.keptAt).toISOString(), pump.zone)}. What is typed is kept here
       and sent when there is a network again; what others type meanwhile is seen then.
     </p>
