@@ -300,6 +300,8 @@ async function judge(stage: Stage, isSigned: boolean): Promise<void> {
   for (const phone of phones) {
     expect(await open(stage, phone)).toBe(true);
     await allSent(phone.page);
+    // Nothing was refused, and nothing is left behind.
+    expect(await leftHere(phone.page)).toEqual([]);
   }
   const rows = (sql: string) =>
     ask(world.url, sql.replaceAll("SHEET", `'${sheet}'`))
@@ -337,6 +339,24 @@ async function shown(page: Page) {
   const figures = await Promise.all(STRIPS.map(([slot]) => figure(page, slot).inputValue()));
   return { figures, disputes: await page.locator("[data-dispute]").allInnerTexts() };
 }
+
+/** All that is on this phone and not with the server. */
+const leftHere = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<unknown[]>((resolve) => {
+        const asked = indexedDB.open("yard-outbox");
+        asked.onsuccess = () => {
+          const stores = ["entries", "aside", "photos", "signatures", "calls"];
+          const tx = asked.result.transaction(stores);
+          const all = stores.map((of) => tx.objectStore(of).getAll());
+          tx.oncomplete = () => {
+            asked.result.close();
+            resolve(all.flatMap((a) => a.result as unknown[]));
+          };
+        };
+      }),
+  );
 
 /** Entries of the sheet as this phone keeps it. */
 const idsHere = (page: Page, sheet: string): Promise<readonly string[]> =>

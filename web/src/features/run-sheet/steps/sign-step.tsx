@@ -155,6 +155,13 @@ export function SignStep({ sheet, view }: { sheet: Sheet; view: BoardView | null
             {problem.message}
           </p>
         ) : null}
+        {sheet.here.length > 0 ? (
+          <p data-testid="others-at-it">
+            {sheet.here.map((o) => o.name).join(", ")} {sheet.here.length === 1 ? "has" : "have"}{" "}
+            this sheet open too. What is typed there after the signature is kept, and goes into the
+            log as an addendum.
+          </p>
+        ) : null}
         {behind.says ? <p className={classes.alert}>{behind.says}</p> : null}
         {setAside > 0 ? (
           <p className={classes.alert}>
