@@ -1,6 +1,6 @@
 /**
  * `npm run bench`: how fast it is, as figures. The numbers are for reading; only a page that reads a large table from end
- * to end fails. With no argument all of it; `core`, `browser`, `server` or `large` only that part.
+ * to end fails. With no argument all of it; `core`, `browser`, `offline`, `server` or `large` only that part.
  */
 import { cpus } from "node:os";
 import { dirname, join } from "node:path";
@@ -19,6 +19,7 @@ await inCare(async (care) => {
     server: (await import("./bench/server.mjs")).serverFigures,
     large: (await import("./bench/large.mjs")).largeFigures,
     browser: (await import("./bench/browser.mjs")).browserFigures,
+    offline: (await import("./bench/offline.mjs")).offlineFigures,
   };
   say(`${cpus().length} cores, ${cpus()[0]?.model ?? ""}, Node ${process.versions.node}`);
   const [wanted] = process.argv.slice(2);

@@ -18,8 +18,19 @@ export const signedIn = {
   }),
 };
 
+let device: string | undefined;
+
+/** From now on requests come from the device with this key; undefined for one that has none. */
+export function atDevice(key: string | undefined): void {
+  device = key;
+}
+
 /** In place of what a request carries. */
 export const noRequest = {
   headers: async () => new Headers(),
-  cookies: async () => ({ get: () => undefined, set: () => undefined }),
+  cookies: async () => ({
+    get: (name: string) =>
+      name === "yard-device" && device !== undefined ? { value: device } : undefined,
+    set: () => undefined,
+  }),
 };
