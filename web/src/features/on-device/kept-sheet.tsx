@@ -2,11 +2,11 @@
 
 import { Component, type ReactNode } from "react";
 import { forgetSheet } from "@/features/device";
-import { type SheetDto, SheetPage } from "@/features/run-sheet";
+import { type KeptHere, type SheetDto, SheetPage } from "@/features/run-sheet";
 import { NotHere } from "./not-here";
 
 /** A sheet as this device keeps it. One that was damaged there says so, and goes: with the next network it comes anew. */
-export class KeptSheet extends Component<{ dto: SheetDto }, { damaged: boolean }> {
+export class KeptSheet extends Component<{ dto: SheetDto; kept: KeptHere }, { damaged: boolean }> {
   override state = { damaged: false };
 
   static getDerivedStateFromError = () => ({ damaged: true });
@@ -16,10 +16,6 @@ export class KeptSheet extends Component<{ dto: SheetDto }, { damaged: boolean }
   }
 
   override render(): ReactNode {
-    return this.state.damaged ? (
-      <NotHere why="damaged" frame />
-    ) : (
-      <SheetPage dto={this.props.dto} />
-    );
+    return this.state.damaged ? <NotHere why="damaged" frame /> : <SheetPage {...this.props} />;
   }
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import type { SheetId } from "@yard-tack/core/case";
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import {
@@ -9,7 +10,7 @@ import {
   unsentSheets,
   whoWasHere,
 } from "@/features/device";
-import { SHEET_SHAPE, type SheetDto } from "@/features/run-sheet";
+import { type KeptHere, keptHere, SHEET_SHAPE, type SheetDto } from "@/features/run-sheet";
 import type { PersonDto, SettingsDto } from "@/shell/preferences";
 import { ByTheBrowser } from "@/shell/go";
 import { Frame } from "@/shell/rail";
@@ -28,7 +29,12 @@ const NewCallHere = dynamic(() => import("./new-call-here").then((m) => m.NewCal
 /** What this device has of the page that was asked for. */
 type Found =
   | { readonly what: "nobody" }
-  | { readonly what: "sheet"; readonly who: PersonDto; readonly dto: SheetDto }
+  | {
+      readonly what: "sheet";
+      readonly who: PersonDto;
+      readonly dto: SheetDto;
+      readonly kept: KeptHere;
+    }
   | { readonly what: "day"; readonly who: PersonDto; readonly sheets: readonly DaySheet[] }
   | { readonly what: "not-here"; readonly who: PersonDto; readonly isSheet: boolean }
   | { readonly what: "waiting"; readonly who: PersonDto }
@@ -38,12 +44,19 @@ type Found =
 const SHEET = /^\/sheet\/([0-9a-f-]{36})$/;
 
 async function look(path: string): Promise<Found> {
-  const who = await whoWasHere();
+  const [, asked] = SHEET.exec(path) ?? [];
+  // Of the shape of an id: whether there is such a sheet, the store says.
+  const id = asked as SheetId | undefined;
+  // All at once: whoever waits for it stands at a pump.
+  const [who, sheet, kept] = await Promise.all([
+    whoWasHere(),
+    id === undefined ? undefined : keptSheet(id),
+    id === undefined ? undefined : keptHere(id),
+  ]);
   if (!who) return { what: "nobody" };
-  const [, id] = SHEET.exec(path) ?? [];
-  if (id !== undefined) {
-    const dto = readKept(await keptSheet(id));
-    return dto ? { what: "sheet", who, dto } : { what: "not-here", who, isSheet: true };
+  if (kept) {
+    const dto = readKept(sheet);
+    return dto ? { what: "sheet", who, dto, kept } : { what: "not-here", who, isSheet: true };
   }
   if (path === "/waiting") return { what: "waiting", who };
   if (path === "/call") {
@@ -99,7 +112,7 @@ export function OnDevice({
       <WhoProvider person={found.who} onSettings={onSettings}>
         <Frame foot={<SendWaiting />}>
           {found.what === "sheet" ? (
-            <KeptSheet dto={found.dto} />
+            <KeptSheet dto={found.dto} kept={found.kept} />
           ) : found.what === "call" ? (
             <NewCallHere sheets={found.sheets} />
           ) : found.what === "waiting" ? (

@@ -61,6 +61,8 @@ export interface ReadingStripProps {
   /** What belongs under the strip: its gauge, a watch, a counter. */
   readonly below?: ReactNode;
   readonly locked?: boolean;
+  /** Nothing can be kept yet: the page has only just come. */
+  readonly waits?: boolean;
   readonly onDraft: (text: string) => void;
   /** What is typed, when it is a reading already; null when it is not. */
   readonly onLive: (raw: string | null) => void;
@@ -80,6 +82,7 @@ export function ReadingStrip(props: ReadingStripProps) {
     compact,
     below,
     locked,
+    waits = false,
     onDraft,
     onLive,
     onReading,
@@ -212,6 +215,7 @@ export function ReadingStrip(props: ReadingStripProps) {
             ref={input}
             value={text}
             disabled={locked}
+            readOnly={waits}
             data-figure-input
             inputMode="none"
             maxLength={LONGEST_TYPED}

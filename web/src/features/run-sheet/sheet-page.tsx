@@ -14,6 +14,7 @@ import { PageHead } from "@/shell/page-head";
 import { clock, dayAndClock } from "@/shell/times";
 import { useWho } from "@/shell/who";
 import type { SheetDto } from "./sheet-dto";
+import type { KeptHere } from "./kept-here";
 import { AsidePanel, asideNeeded, setAsideOf } from "./aside-panel";
 import { Disputes } from "./disputes";
 import { CallStep } from "./steps/call-step";
@@ -47,8 +48,8 @@ const CausesPart = memo(Causes);
 const FiguresPart = memo(BoardFigures);
 
 /** One visit: steps on the left, the step at hand in the middle, the Board on the right. */
-export function SheetPage({ dto }: { dto: SheetDto }) {
-  const sheet = useSheet(dto);
+export function SheetPage({ dto, kept }: { dto: SheetDto; kept?: KeptHere }) {
+  const sheet = useSheet(dto, kept);
   const units: UnitSystem = useWho().units;
   const [first] = useState(() => firstStep(dto));
   const { step, pane, show } = useView(first, dto.pump.tag);
@@ -151,7 +152,8 @@ export function SheetPage({ dto }: { dto: SheetDto }) {
           id="step"
           ref={stepPart}
           tabIndex={-1}
-          inert={dto.signedAt !== null || signedHere(sheet)}
+          // A tap or a key before the device's own store was read would be lost.
+          inert={!sheet.ready || dto.signedAt !== null || signedHere(sheet)}
         >
           {stops.map((stop) => (
             <div key={stop.id} className={classes.stop}>

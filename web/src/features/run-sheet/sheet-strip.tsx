@@ -57,6 +57,7 @@ export function SheetStrip({
       {...(compact ? { compact } : {})}
       below={below}
       locked={sheet.dto.signedAt !== null || locked}
+      waits={!sheet.ready}
       onDraft={(text) => sheet.draft(key, text)}
       onLive={(raw) => sheet.live(key, raw)}
       onReading={(r) =>
@@ -112,6 +113,7 @@ export function NoteStrip({
       {...(compact ? { compact } : {})}
       below={below}
       locked={sheet.dto.signedAt !== null}
+      waits={!sheet.ready}
       onDraft={(text) => sheet.draft(key, text)}
       onLive={() => undefined}
       onReading={(r) => sheet.note(withValue(subject, r.raw))}

@@ -17,9 +17,7 @@ import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } fro
 import {
   acknowledged,
   type AsideEntry,
-  asideOf,
   type CourierState,
-  draftsOf,
   entryId,
   type EntryId,
   forgetAside,
@@ -36,7 +34,8 @@ import {
 } from "@/features/device";
 import { useGo } from "@/shell/go";
 import { useWho } from "@/shell/who";
-import { presentKey, withDrafts } from "./drafts";
+import { withDrafts } from "./drafts";
+import { type KeptHere, keptHere } from "./kept-here";
 import type { SheetDto } from "./sheet-dto";
 import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
 import { type Other, useOthers } from "./use-others";
@@ -105,17 +104,28 @@ const withOrders = (list: readonly SheetEntry[], orders: ReadonlyMap<string, num
     return order === undefined ? e : { ...e, order };
   });
 
-/** The sheet on this device: server entries, kept entries and what other tabs add, as one. */
-export function useSheet(dto: SheetDto): Sheet {
+/**
+ * The sheet on this device: server entries, kept entries and what other tabs add, as one.
+ * @param kept - what this device holds of it, where that was read before; it is read here otherwise
+ */
+export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
   const who = useWho();
   const go = useGo();
   const old = useRef(!dto.device && isOld(dto.servedAt));
-  const [entries, setEntries] = useState(() => withKnown(dto.id, dto.entries));
-  const [unread, setUnread] = useState<readonly UnreadEntry[]>(dto.unread);
+  const [entries, setEntries] = useState(() =>
+    joined(withKnown(dto.id, dto.entries), kept?.entries ?? []),
+  );
+  const [unread, setUnread] = useState<readonly UnreadEntry[]>(() => [
+    ...dto.unread,
+    ...(kept?.unread ?? []),
+  ]);
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
-  const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(new Map());
-  const [aside, setAsideShown] = useState<readonly AsideEntry[]>([]);
-  const [ready, setReady] = useState(false);
+  const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(
+    kept?.drafts ?? new Map<string, string>(),
+  );
+  const [aside, setAsideShown] = useState<readonly AsideEntry[]>(kept?.aside ?? []);
+  const [ready, setReady] = useState(kept !== undefined);
+  const before = useRef(kept);
   const [readAt, setReadAt] = useState<string | null>(null);
   // Writes to this device under way: until they end nothing may be called kept, let alone sent.
   const [writing, setWriting] = useState(0);
@@ -186,22 +196,13 @@ export function useSheet(dto: SheetDto): Sheet {
       else setEntries((list) => withOrders(list, new Map(data.orders)));
     };
     const load = async () => {
-      // A device that keeps nothing has nothing to tell.
-      const [kept, texts, refused] = await Promise.all([
-        waiting(dto.id).catch(() => []),
-        draftsOf(dto.id).catch(() => new Map<string, string>()),
-        asideOf(dto.id).catch(() => []),
-      ]);
-      if (kept.length > 0) {
-        const { readKept } = await import("./kept-entries");
-        const read = readKept(kept);
-        setEntries((list) => joined(list, read.entries));
-        setUnread((list) => [...list, ...read.unread]);
-      }
-      setAsideShown(refused);
+      const here = before.current ?? (await keptHere(dto.id));
+      before.current = undefined;
+      setEntries((list) => joined(list, here.entries));
+      setUnread([...dto.unread, ...here.unread]);
+      setAsideShown(here.aside);
       setFault(faultRef.current);
-      const present = [...texts].map(([key, text]) => [presentKey(key), text] as const);
-      setDrafts(withDrafts(new Map(present), draftsMade.current));
+      setDrafts(withDrafts(here.drafts, draftsMade.current));
       setReady(true);
       void made.nudge();
       if (await newerWasHere().catch(() => false)) setOlder(true);
@@ -215,7 +216,7 @@ export function useSheet(dto: SheetDto): Sheet {
       tabs.close();
       window.removeEventListener("online", online);
     };
-  }, [dto.id, dto.servedAt, dto.device]);
+  }, [dto.id, dto.servedAt, dto.device, dto.unread]);
 
   useEffect(() => remember(dto.id, entries), [dto.id, entries]);
   useKeptSheet(dto, entries, faultRef);

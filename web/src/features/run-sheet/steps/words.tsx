@@ -81,6 +81,7 @@ function WordsField({
     error: said?.fault,
     w: "100%",
     value: text,
+    readOnly: !sheet.ready,
     onChange: (e: { target: { value: string } }) => {
       touched.current = true;
       setText(e.target.value);
