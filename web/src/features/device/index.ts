@@ -34,6 +34,6 @@ export {
 } from "./outbox";
 export { postEntries, putPhoto, putSignature } from "./post";
 export { type Room, roomHere } from "./room";
-export { sendAll, sendsForItself } from "./send-all";
+export { isBehind, sendAll, sendsForItself } from "./send-all";
 export { type AsideEntry, type KeptPhoto, type KeptSignature, newerWasHere } from "./store";
 export { everythingKept, takeIn, type Unsent, unsent, unsentSheets } from "./unsent";

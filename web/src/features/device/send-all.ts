@@ -84,15 +84,18 @@ async function sendSheet(sheet: SheetId): Promise<Way> {
   }
 }
 
-/** Behind everything that it is under: what is set aside, or a picture that was refused, holds it up. */
-async function sendSignature(sheet: SheetId): Promise<Way> {
-  const signature = await signatureOf(sheet);
-  if (!signature || signature.refused) return "sent";
-  const behind = await Promise.all([
+/** Whether anything of a sheet is still to go, or was refused: a signature is behind all of it. */
+export async function isBehind(sheet: SheetId): Promise<boolean> {
+  const lists = await Promise.all([
     ...[waiting(sheet), photosWaiting(sheet)],
     ...[asideOf(sheet), photosRefused(sheet)],
   ]);
-  if (behind.some((list) => list.length > 0)) return "sent";
+  return lists.some((list) => list.length > 0);
+}
+
+async function sendSignature(sheet: SheetId): Promise<Way> {
+  const signature = await signatureOf(sheet);
+  if (!signature || signature.refused || (await isBehind(sheet))) return "sent";
   const answer = await putSignature(signature);
   if (answer.ok) await forgetSignature(sheet);
   else if ("refused" in answer) await keepSignature({ ...signature, refused: answer.refused });

@@ -11,6 +11,7 @@ import {
 import {
   type CourierState,
   forgetSignature,
+  isBehind,
   keepSignature,
   type KeptSignature,
   putSignature,
@@ -64,7 +65,13 @@ export function useSignature(
     void forgetSignature(dto.id).catch(() => undefined);
   }, [dto.id]);
 
+  const later = () => setTimeout(() => setTries((n) => n + 1), AGAIN);
   const send = useEffectEvent(async (signature: KeptSignature) => {
+    // What the store still holds counts, whatever this page has seen of it; a device that keeps nothing holds nothing.
+    if (await isBehind(dto.id).catch(() => false)) {
+      later();
+      return;
+    }
     const answer = await putSignature(signature);
     if (answer.ok) {
       await forgetSignature(dto.id).catch(() => undefined);
@@ -74,7 +81,7 @@ export function useSignature(
       const refused = { ...signature, refused: answer.refused };
       setMade(refused);
       await keepSignature(refused).catch(() => undefined);
-    } else setTimeout(() => setTries((n) => n + 1), AGAIN);
+    } else later();
   });
   const free = entries.kind === "sent" && photos.kind === "sent" && !aside;
   const due = made !== null && !made.refused && free ? made : null;
