@@ -191,6 +191,9 @@ test.describe("a phone", () => {
     await expect(page.locator(`[data-aside="${torn}"]`)).toContainText(
       "It is damaged on this device",
     );
+    await expect(page.locator(`[data-aside="${torn}"]`).getByLabel("What was typed")).toHaveValue(
+      "half a wor",
+    );
     await expect(page.locator(`[data-refused-picture="${shot}"]`)).toContainText("damaged");
     await expect(page.getByTestId("saved")).toContainText(
       "1 entry and 1 picture are set aside and not sent",

@@ -26,6 +26,7 @@ export {
   asideOf,
   draftsOf,
   forgetAside,
+  isWhole,
   keep,
   keepDraft,
   setAside,

@@ -74,6 +74,7 @@ describe("an entry in words", () => {
   it("is known again by whoever typed it, whatever it is", () => {
     expect(asText({ kind: "reading", slot: "flow", raw: "61 m3/h" })).toBe("reading flow 61 m3/h");
     expect(asText({ kind: "note", note: { value: "wet" } })).toBe("note wet");
+    expect(asText("half a wor")).toBe("half a wor");
     for (const odd of [null, 7, "x", {}, { kind: 3, note: null }]) expect(asText(odd)).not.toBe("");
   });
 });

@@ -8,6 +8,7 @@ import {
   asideOf,
   callOf,
   forgetAside,
+  isWhole,
   keepCall,
   type KeptPhoto,
   keptSheets,
@@ -185,7 +186,8 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
                 <SetAside
                   key={a.id}
                   {...{ id: a.id, reason: a.reason, what: asText(a.entry), pending }}
-                  onAgain={() => settle(() => tryAgain([a.id]))}
+                  // What is damaged is no better for it.
+                  {...(isWhole(a) ? { onAgain: () => settle(() => tryAgain([a.id])) } : {})}
                   onDrop={() => settle(() => forgetAside(a.id))}
                 />
               ))}
@@ -193,7 +195,9 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
                 <SetAside
                   key={p.id}
                   {...{ id: p.id, reason: p.refused ?? "", what: "a picture", pending }}
-                  onAgain={() => settle(() => refusePhoto(p.id, null))}
+                  {...(p.blob instanceof Blob
+                    ? { onAgain: () => settle(() => refusePhoto(p.id, null)) }
+                    : {})}
                   onDrop={() => settle(() => photosAcknowledged([p.id]))}
                 />
               ))}
@@ -228,7 +232,7 @@ function SetAside({
   what: string;
   reason: string;
   pending: boolean;
-  onAgain: () => void;
+  onAgain?: () => void;
   onDrop: () => void;
 }) {
   return (
@@ -237,10 +241,12 @@ function SetAside({
         Set aside: <b>{what}</b>. {reason}
       </p>
       <div className={classes.taps}>
-        <Button variant="default" loading={pending} onClick={onAgain}>
-          Try it again
-        </Button>
-        <Button variant="subtle" onClick={onDrop}>
+        {onAgain ? (
+          <Button variant="default" loading={pending} onClick={onAgain}>
+            Try it again
+          </Button>
+        ) : null}
+        <Button variant={onAgain ? "subtle" : "default"} onClick={onDrop}>
           Drop it
         </Button>
       </div>

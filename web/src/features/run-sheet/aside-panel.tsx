@@ -105,10 +105,15 @@ function RefusedPicture({ photo, sheet }: { photo: RefusedPhoto; sheet: Sheet })
         {taken} is set aside, not sent: {photo.reason}
       </p>
       <div className={classes.buttons}>
-        <Button variant="default" onClick={() => sheet.photos.tryAgain(photo.id)}>
-          Send it again
-        </Button>
-        <Button variant="subtle" onClick={() => sheet.photos.drop(photo.id)}>
+        {photo.whole ? (
+          <Button variant="default" onClick={() => sheet.photos.tryAgain(photo.id)}>
+            Send it again
+          </Button>
+        ) : null}
+        <Button
+          variant={photo.whole ? "subtle" : "default"}
+          onClick={() => sheet.photos.drop(photo.id)}
+        >
           Drop it
         </Button>
       </div>
@@ -158,6 +163,7 @@ function nameOf(entry: unknown, { dto: { pump }, facts }: Sheet): string {
 
 /** What was typed, as far as the entry has a text. */
 function textOf(entry: unknown): string {
+  if (typeof entry === "string") return entry.slice(0, LONGEST_TEXT);
   if (!isObject(entry)) return "";
   const { raw, note } = entry;
   if (typeof raw === "string") return raw;

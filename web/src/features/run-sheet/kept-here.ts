@@ -16,10 +16,12 @@ export interface KeptHere {
 
 /** A device that keeps nothing has nothing to tell. */
 export async function keptHere(id: SheetId): Promise<KeptHere> {
+  // What is damaged among what waits is set aside by looking at it.
+  const waits = waiting(id).catch(() => []);
   const [kept, texts, aside] = await Promise.all([
-    waiting(id).catch(() => []),
+    waits,
     draftsOf(id).catch(() => new Map<string, string>()),
-    asideOf(id).catch(() => []),
+    waits.then(() => asideOf(id)).catch(() => []),
   ]);
   const drafts = new Map([...texts].map(([key, text]) => [presentKey(key), text] as const));
   if (kept.length === 0) return { entries: [], unread: [], drafts, aside };

@@ -289,9 +289,9 @@ function Notices({ sheet }: { sheet: Sheet }) {
       <FromDevice dto={sheet.dto} />
       {sheet.older ? (
         <p className={classes.signed} role="status" data-testid="older">
-          A newer Yard Tack than this page is at the server. What is typed here is kept and sent all
-          the same; what others type with the newer one is seen once this page is loaded again.{" "}
-          <a href={`/sheet/${sheet.dto.id}`}>Load it again</a>
+          This page is older than the Yard Tack that is in use now. What is typed here is kept and
+          sent all the same; what was typed with the newer one is seen once this page is loaded
+          again. <a href={`/sheet/${sheet.dto.id}`}>Load it again</a>
         </p>
       ) : null}
       {sheet.retired ? (

@@ -32,6 +32,8 @@ export interface RefusedPhoto {
   readonly about: PictureFacts["about"];
   readonly at: string;
   readonly reason: string;
+  /** There is still a picture that could be sent. */
+  readonly whole: boolean;
 }
 
 export interface SheetPhotos {
@@ -156,9 +158,9 @@ export function usePhotos(
   return { list, courier, refused, tryAgain, came, drop, add };
 }
 
-const refusedPhoto = ({ id, about, at, refused = "" }: KeptPhoto): RefusedPhoto => ({
-  ...{ id, about, at },
-  reason: refused,
+const refusedPhoto = ({ id, about, at, blob, refused = "" }: KeptPhoto): RefusedPhoto => ({
+  ...{ id, about, at, reason: refused },
+  whole: blob instanceof Blob,
 });
 
 const shownPhoto = ({ id, about, at, width, height, blob }: KeptPhoto): SheetPhoto => ({

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { dayAndClock, instantAt, wallTime } from "@/shell/times";
 import type { Sheet } from "../use-sheet";
-import classes from "../sheet-page.module.css";
+import classes from "./steps.module.css";
 
 /** For readings that were written down on paper where a phone is not allowed: they are noted for when they were read. */
 export function EarlierTime({ sheet }: { sheet: Sheet }) {
