@@ -1,7 +1,8 @@
 /**
  * `npm run torture`: what takes longer than a check before each commit may: starts and stops cut short at
  * every moment, servers killed in mid-save, checkouts made from nothing in odd places, ten times the drawn
- * visits, three hundred interleavings of two devices. An argument chooses files by name.
+ * visits, three hundred interleavings of two devices in one process and three hundred in real browsers. An argument
+ * chooses files by name.
  */
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
