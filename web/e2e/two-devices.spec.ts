@@ -2,6 +2,7 @@
 import type { Browser, BrowserContext, Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
 import { acknowledgeAll, allSent, figure, freshCall, read, step, toReadings } from "./sheet";
+import { begin } from "./procedures";
 import { enteredAs, expect, test } from "./test";
 
 /** Somebody else at a device of their own, on the same sheet. */
@@ -90,5 +91,29 @@ test("a strip that two read without a network between them keeps both, with name
   await expect(figure(there, "dischargePressure")).toHaveValue("2.9");
   await expect(there.getByTestId("disputes")).toHaveCount(0);
   await step(page, "Sign off");
+  await other.close();
+});
+
+test("a procedure that one begins stands in the other's list, opens over nothing, and can be gone on with there", async ({
+  page,
+  browser,
+}) => {
+  await freshCall(page, "TD-3");
+  const [other, there] = await anotherAt(browser, "Lead", page.url());
+  for (const at of [page, there]) {
+    await step(at, "Fix");
+    await expect(at.getByRole("heading", { level: 2, name: "Fix" })).toBeVisible();
+  }
+  const runner = await begin(page, "tighten-read-again");
+  await allSent(page);
+  const going = there.locator('[data-begun="tighten-read-again"]').filter({ hasText: "under way" });
+  await expect(going).toHaveCount(1);
+  await expect(there.locator("[data-procedure]")).toHaveCount(0);
+  await going.getByRole("button", { name: "Go on" }).click();
+  const same = there.locator('[data-procedure="tighten-read-again"]');
+  await expect(same.locator("h4")).toHaveText(await runner.locator("h4").innerText());
+  // Opened anew on whatever device, what is under way is in sight.
+  await there.reload();
+  await expect(same).toBeVisible();
   await other.close();
 });

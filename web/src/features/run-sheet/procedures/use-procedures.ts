@@ -27,12 +27,15 @@ export interface ProcedureStepProps {
 const openRuns = ({ state }: Pick<Sheet, "state">): string[] =>
   [...state.runs.keys()].filter((run) => !state.notes.has(`run-ended/${run}`)).toReversed();
 
-/** A procedure that is under way is in sight until it is left; after a reload too. */
+/**
+ * A procedure that is under way is in sight until it is left; after a reload too. One that somebody else begins meanwhile
+ * stands among those that were begun, and opens over nothing.
+ */
 export function useProcedures({ state, add, ready }: Sheet): Procedures {
   const [chosen, setChosen] = useState<string | null>();
-  const at = chosen === undefined && ready ? openRuns({ state })[0] : (chosen ?? undefined);
+  if (chosen === undefined && ready) setChosen(openRuns({ state })[0] ?? null);
   return {
-    run: at === undefined ? undefined : state.runs.get(at),
+    run: chosen ? state.runs.get(chosen) : undefined,
     begin: (form) => {
       const run = newId();
       add({ kind: "procedure", run, form, from: null });
