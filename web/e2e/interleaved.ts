@@ -6,6 +6,7 @@ import {
   type Browser,
   type BrowserContext,
   type CDPSession,
+  errors,
   expect,
   type Page,
 } from "@playwright/test";
@@ -128,11 +129,24 @@ interface Stage {
   typed: number;
 }
 
+/** A page that has not come after so long is closed and asked for once more, as a hand would [ms]. */
+const PATIENCE = 20_000;
+
 /** Opens the sheet at its readings; false where the phone has it not and the server does not answer. */
-async function open({ tag, sheet }: Stage, { page }: Phone): Promise<boolean> {
-  await page.goto(`/sheet/${sheet}?step=readings`);
-  const there = page.getByRole("heading", { level: 1, name: tag });
-  const not = page.getByText(/is not on this device|Nobody is signed in|does not answer/);
+async function open({ tag, sheet }: Stage, phone: Phone): Promise<boolean> {
+  const path = `/sheet/${sheet}?step=readings`;
+  try {
+    await phone.page.goto(path, { timeout: PATIENCE });
+  } catch (error) {
+    if (!(error instanceof errors.TimeoutError)) throw error;
+    console.log(`${tag}: the page did not come within ${PATIENCE / 1000} s and was opened anew`);
+    await phone.page.close();
+    phone.page = await phone.context.newPage();
+    watch(phone);
+    await phone.page.goto(path, { timeout: PATIENCE });
+  }
+  const there = phone.page.getByRole("heading", { level: 1, name: tag });
+  const not = phone.page.getByText(/is not on this device|Nobody is signed in|does not answer/);
   await expect(there.or(not).first()).toBeVisible();
   return there.isVisible();
 }
