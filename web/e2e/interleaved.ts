@@ -11,6 +11,7 @@ import {
   type Page,
 } from "@playwright/test";
 import fc from "fast-check";
+import { say } from "../../scripts/parts/say.mjs";
 import { ask, type killableWorld } from "../../scripts/testing/world.mjs";
 import { freshSheet, writeTo } from "../src/testing/fresh-sheet";
 import { acknowledgeAll, allSent, figure, toReadings } from "./sheet";
@@ -139,7 +140,7 @@ async function open({ tag, sheet }: Stage, phone: Phone): Promise<boolean> {
     await phone.page.goto(path, { timeout: PATIENCE });
   } catch (error) {
     if (!(error instanceof errors.TimeoutError)) throw error;
-    console.log(`${tag}: the page did not come within ${PATIENCE / 1000} s and was opened anew`);
+    say(`${tag}: the page did not come within ${PATIENCE / 1000} s and was opened anew`);
     await phone.page.close();
     phone.page = await phone.context.newPage();
     watch(phone);
