@@ -108,6 +108,24 @@ export async function wholeBackup(folder) {
   return { ...manifest, dump };
 }
 
+/** Who has just left is seen for a moment longer [ms]. */
+const LEAVING = 2000;
+
+/** Whether nobody else is at this database. */
+async function alone(client) {
+  const limit = Date.now() + LEAVING;
+  for (;;) {
+    const [others] = await column(
+      client,
+      `select count(*)::int from pg_stat_activity
+         where datname = current_database() and pid <> pg_backend_pid() and backend_type = 'client backend'`,
+    );
+    if (others === 0) return true;
+    if (Date.now() > limit) return false;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}
+
 /**
  * Puts a backup into a database that holds nothing, or in place of what it holds.
  * @param {{ over?: boolean, known?: readonly string[], signal?: AbortSignal }} how - `over` replaces what is there;
@@ -123,12 +141,7 @@ export async function restoreBackup(url, folder, { over = false, known, signal }
   }
   const bin = await postgresPrograms(undefined, signal);
   await withClient(url, async (client) => {
-    const [others] = await column(
-      client,
-      `select count(*)::int from pg_stat_activity
-         where datname = current_database() and pid <> pg_backend_pid() and backend_type = 'client backend'`,
-    );
-    if (others > 0)
+    if (!(await alone(client)))
       giveUp("Yard Tack is running on this database; stop it first. Nothing was changed.");
     if ((await tables(client)).length > 0 && !over)
       giveUp(
