@@ -121,12 +121,14 @@ async function news(mine, theirs, sheet) {
     page.locator('[data-slot="dischargePressure"] input[data-figure-input]').first();
   for (const page of [here, there]) {
     await page.goto(sheet);
-    for (let cards = 1; cards > 0;) {
-      const card = page.getByRole("button", { name: /^Read and acknowledged/ });
-      await field(page).or(card.first()).first().waitFor();
-      cards = await card.count();
-      if (cards > 0) await card.first().click();
-    }
+    const card = page.getByRole("button", { name: /^Read and acknowledged/ });
+    await field(page).or(card.first()).first().waitFor();
+    // What the other acknowledged may come while this one is about to.
+    while ((await card.count()) > 0)
+      await card
+        .first()
+        .click({ timeout: 2000 })
+        .catch(() => undefined);
   }
   await here.getByTestId("others-here").waitFor();
   const times = [];
