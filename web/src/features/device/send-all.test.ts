@@ -202,6 +202,7 @@ describe("what waits on a device", () => {
       ].map(({ id, reason }) => ({ id, refused: reason })),
     );
     expect((await unsent()).get(A)).toMatchObject({ photos: 0, aside: 2, signatures: 1 });
+    expect((await everythingKept()).aside).toMatchObject([{ id: uuid(53), sheetId: A }]);
     // A tap sends it once more, another drops it; then the signature goes.
     server.got = [];
     await refusePhoto(uuid(51), null);

@@ -74,10 +74,16 @@ export async function everythingKept(): Promise<{
   const damaged = all.flatMap((row) =>
     isWhole(row) ? [] : [{ ...row, reason: "damaged on the device" }],
   );
+  // What is left of a picture says at least that there was one, of what and when.
+  const torn = photos.flatMap((entry) =>
+    entry.blob instanceof Blob
+      ? []
+      : [{ id: entry.id, sheetId: entry.sheetId, entry, reason: "damaged on the device" }],
+  );
   return {
     entries: all.filter(isWhole),
     photos: photos.filter((p) => p.blob instanceof Blob),
-    aside: [...aside, ...damaged],
+    aside: [...aside, ...damaged, ...torn],
     ...{ drafts, calls, signatures },
   };
 }
