@@ -49,10 +49,22 @@ export interface ChartLabel extends Omit<LabelWish, "anchors"> {
   readonly bold?: boolean;
 }
 
+/** A point that can be asked what it stands for. */
+export interface Mark {
+  readonly at: Pixel;
+  readonly text: string;
+}
+
+/** A chart as ECharts draws it, and what its marks stand for. */
+export interface Chart {
+  readonly option: EChartsCoreOption;
+  readonly marks: readonly Mark[];
+}
+
 const across = ({ size }: Frame): number => size.width - MARGIN.left - MARGIN.right;
 const upright = ({ size }: Frame): number => size.height - MARGIN.top - MARGIN.bottom;
 
-const toPixel =
+export const toPixel =
   (f: Frame) =>
   ([x, y]: Plotted): Pixel => [
     MARGIN.left + (x / f.right) * across(f),
@@ -111,10 +123,10 @@ export function placedIn(
   );
 }
 
-/** The words of a chart as series: a label at each place, a thin line to those that stand far off. */
 /** As the words' place was reckoned: see `label-places`. */
 const LINE_HEIGHT = 1.25;
 
+/** The words of a chart as series: a label at each place, a thin line to those that stand far off. */
 export function labelSeries(
   frame: Frame,
   labels: readonly ChartLabel[],
@@ -163,7 +175,7 @@ export function labelSeries(
   ];
 }
 
-/** Axes, tooltip and type of a chart; its series are added. */
+/** Axes and type of a chart; its series are added. */
 export function axesOf(
   frame: Frame,
   palette: ChartPalette,
@@ -172,7 +184,8 @@ export function axesOf(
   return {
     animation: false,
     textStyle: { fontFamily: FONT, color: palette.ink },
-    grid: MARGIN,
+    // The margins are ours, and the words are placed by them: nothing is measured and moved again.
+    grid: { ...MARGIN, outerBoundsMode: "none" },
     xAxis: {
       type: "value",
       min: 0,
@@ -193,12 +206,6 @@ export function axesOf(
       nameTextStyle: { align: "left", color: palette.soft, padding: [0, 0, 0, -28] },
       axisLabel: { color: palette.soft },
       splitLine: { lineStyle: { color: palette.line } },
-    },
-    tooltip: {
-      trigger: "item",
-      confine: true,
-      backgroundColor: palette.paper,
-      textStyle: { color: palette.ink, fontFamily: FONT },
     },
   };
 }

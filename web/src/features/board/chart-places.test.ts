@@ -3,8 +3,8 @@ import { simulated } from "../../../../core/testing/simulated";
 import { describe, expect, it } from "vitest";
 import { DEMO_TAGS } from "../../../../core/testing/cases";
 import type { ChartPalette } from "./chart-frame";
-import { toChartOption } from "./chart-option";
-import { toRatingOption } from "./rating-option";
+import { toChart } from "./chart";
+import { toRating } from "./rating";
 
 const PALETTE = Object.fromEntries(
   ["ink", "soft", "line", "rated", "wash", "today", "paper", "good"].map((k) => [k, "#123456"]),
@@ -95,13 +95,18 @@ describe.each(DEMO_TAGS)("the words of %s's chart", (tag) => {
       if (!board.ok) throw new Error(`${tag}: no board`);
       const { chart, rating } = board.view;
       for (const units of ["metric", "us"] as const) {
-        const option = chart
-          ? toChartOption(chart, units, PALETTE, size)
+        const drawn = chart
+          ? toChart(chart, units, PALETTE, size)
           : rating
-            ? toRatingOption(rating, units, PALETTE, size)
+            ? toRating(rating, units, PALETTE, size)
             : undefined;
-        if (!option) continue;
-        expect({ tag, visit, units, faults: faultsOf(option as unknown as Option, size) }).toEqual({
+        if (!drawn) continue;
+        expect({
+          tag,
+          visit,
+          units,
+          faults: faultsOf(drawn.option as unknown as Option, size),
+        }).toEqual({
           tag,
           visit,
           units,

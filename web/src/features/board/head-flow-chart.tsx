@@ -4,7 +4,7 @@ import type { ChartPoint, ChartView } from "@yard-tack/core/board";
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { useCallback } from "react";
 import type { ChartPalette, ChartSize } from "./chart-frame";
-import { toChartOption } from "./chart-option";
+import { toChart } from "./chart";
 import { useChart } from "./use-chart";
 import classes from "./board.module.css";
 
@@ -24,15 +24,16 @@ export function HeadFlowChart({
   /** What the filled point is called. */
   when?: string;
 }) {
-  const option = useCallback(
-    (palette: ChartPalette, size: ChartSize) => toChartOption(view, units, palette, size, when),
+  const chart = useCallback(
+    (palette: ChartPalette, size: ChartSize) => toChart(view, units, palette, size, when),
     [view, units, when],
   );
-  const box = useChart(option);
+  const box = useChart(chart);
   return (
     <figure className={classes.figure}>
       <div
         ref={box}
+        className={classes.picture}
         style={{ height }}
         role="img"
         aria-label="Head over flow; the same figures are in the table named the chart as a table"

@@ -4,7 +4,7 @@ import type { RatingView } from "@yard-tack/core/board";
 import { formatSi, type UnitSystem } from "@yard-tack/core/quantity";
 import { useCallback } from "react";
 import type { ChartPalette, ChartSize } from "./chart-frame";
-import { toRatingOption } from "./rating-option";
+import { toRating } from "./rating";
 import { useChart } from "./use-chart";
 import classes from "./board.module.css";
 
@@ -21,15 +21,16 @@ export function RatingChart({
   /** What the filled point is called. */
   when?: string;
 }) {
-  const option = useCallback(
-    (palette: ChartPalette, size: ChartSize) => toRatingOption(view, units, palette, size, when),
+  const chart = useCallback(
+    (palette: ChartPalette, size: ChartSize) => toRating(view, units, palette, size, when),
     [view, units, when],
   );
-  const box = useChart(option);
+  const box = useChart(chart);
   return (
     <figure className={classes.figure} data-testid="rating-chart">
       <div
         ref={box}
+        className={classes.picture}
         style={{ height }}
         role="img"
         aria-label="Flow over pressure; the same figures are in the table below"

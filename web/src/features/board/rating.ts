@@ -1,11 +1,11 @@
-/** Flow over pressure as an ECharts option, for pumps that have no head curve. */
+/** Flow over pressure for ECharts, for pumps that have no head curve. */
 import type { RatingPoint, RatingView } from "@yard-tack/core/board";
-import { prettyUnit, shownUnit, toUnit, type UnitSystem } from "@yard-tack/core/quantity";
-import type { EChartsCoreOption } from "echarts/core";
+import { formatSi, prettyUnit, shownUnit, toUnit, type UnitSystem } from "@yard-tack/core/quantity";
 import {
   along,
   axesOf,
   beside,
+  type Chart,
   type ChartLabel,
   type ChartPalette,
   type ChartSize,
@@ -15,16 +15,17 @@ import {
   placedIn,
   type Plotted,
   round,
+  toPixel,
 } from "./chart-frame";
 
-/** Builds the option: one line a lift or a speed, the pump's own one heavy, today filled. */
-export function toRatingOption(
+/** Builds the chart: one line a lift or a speed, the pump's own one heavy, today filled. */
+export function toRating(
   view: RatingView,
   system: UnitSystem,
   palette: ChartPalette,
   size: ChartSize,
   when = "today",
-): EChartsCoreOption {
+): Chart {
   const { frame, lines, band, today, shouldBe, labels, placed } = drawingOf(
     view,
     system,
@@ -33,7 +34,8 @@ export function toRatingOption(
     when,
   );
   const kind = view.kind === "jet" ? "discharge" : "differential";
-  return {
+  const pixel = toPixel(frame);
+  const option = {
     ...axesOf(frame, palette, {
       across: `${kind} pressure, ${prettyUnit(shownUnit("pressure", system))}`,
       up: `flow, ${prettyUnit(shownUnit("flow", system))}`,
@@ -72,12 +74,24 @@ export function toRatingOption(
       {
         name: "today",
         type: "scatter",
+        silent: true,
         symbolSize: 13,
         data: today ? [today] : [],
         itemStyle: { color: palette.today },
         z: 7,
       },
       ...labelSeries(frame, labels, placed),
+    ],
+  };
+  const text = ([p, q]: RatingPoint, label: string): string =>
+    `${label} ${formatSi(p, "pressure", system)} · ${formatSi(q, "flow", system)}`;
+  return {
+    option,
+    marks: [
+      ...(view.today && today ? [{ at: pixel(today), text: text(view.today.at, when) }] : []),
+      ...(view.shouldBe && shouldBe
+        ? [{ at: pixel(shouldBe), text: text(view.shouldBe, "should be here") }]
+        : []),
     ],
   };
 }

@@ -1,4 +1,4 @@
-/** The head–flow chart as an ECharts option: a pure function of the view, the units, the palette and the size. */
+/** The head–flow chart for ECharts: a pure function of the view, the units, the palette and the size. */
 import type { ChartPoint, ChartView } from "@yard-tack/core/board";
 import {
   formatNumber,
@@ -7,11 +7,11 @@ import {
   toUnit,
   type UnitSystem,
 } from "@yard-tack/core/quantity";
-import type { EChartsCoreOption } from "echarts/core";
 import {
   along,
   axesOf,
   beside,
+  type Chart,
   type ChartLabel,
   type ChartPalette,
   type ChartSize,
@@ -21,6 +21,7 @@ import {
   placedIn,
   type Plotted,
   round,
+  toPixel,
 } from "./chart-frame";
 
 /** What is drawn, in the figures of the axes: lines, marks and the words that name them. */
@@ -41,14 +42,14 @@ const NARROW = 400;
 
 type LineName = "rated" | "fingerprint" | "system" | "npshr";
 
-/** Builds the option. Everything drawn also has a name in words beside it; `when` is the point's. */
-export function toChartOption(
+/** Builds the chart. Everything drawn also has a name in words beside it; `when` is the point's. */
+export function toChart(
   view: ChartView,
   system: UnitSystem,
   palette: ChartPalette,
   size: ChartSize,
   when = "today",
-): EChartsCoreOption {
+): Chart {
   const d = drawingOf(view, system, palette, size, when);
   const at = plotter(system);
   const low = view.toleranceLow.map(at);
@@ -74,7 +75,8 @@ export function toChartOption(
     lineStyle: { opacity: 0 },
     areaStyle: fill ? { color: palette.wash, opacity: 0.55 } : { opacity: 0 },
   });
-  return {
+  const pixel = toPixel(d.frame);
+  const option = {
     ...axesOf(d.frame, palette, {
       across: `flow, ${prettyUnit(shownUnit("flow", system))}`,
       up: `head, ${shownUnit("length", system)}`,
@@ -121,6 +123,7 @@ export function toChartOption(
       {
         name: "other readings",
         type: "scatter",
+        silent: true,
         symbol: "diamond",
         symbolSize: 11,
         data: d.others.map((o) => ({ name: o.label, value: o.at })),
@@ -130,6 +133,7 @@ export function toChartOption(
       {
         name: "today",
         type: "scatter",
+        silent: true,
         symbolSize: 13,
         data: d.today ? [d.today] : [],
         itemStyle: { color: palette.today },
@@ -137,6 +141,15 @@ export function toChartOption(
       },
       ...labelSeries(d.frame, d.labels, placesOf(d)),
     ].filter((s) => (s.data as readonly unknown[]).length > 0),
+  };
+  const points = [
+    ...(view.today ? [{ label: when, at: view.today.at }] : []),
+    ...(view.shouldBe ? [{ label: "should be here", at: view.shouldBe }] : []),
+    ...view.others,
+  ];
+  return {
+    option,
+    marks: points.map((p) => ({ at: pixel(at(p.at)), text: pointText(p.at, system, p.label) })),
   };
 }
 
@@ -202,7 +215,7 @@ function drawingOf(
     others,
     preferred,
     labels: [
-      ...beside(view.today ? todayText(view.today.at, system, when) : "", today, palette.today).map(
+      ...beside(view.today ? pointText(view.today.at, system, when) : "", today, palette.today).map(
         (l) => ({
           ...l,
           size: 13,
@@ -236,7 +249,7 @@ const downwards = (x: number, top: number): Plotted[] =>
   Array.from({ length: 16 }, (_, i): Plotted => [x, top * (1 - i / 16)]);
 
 /** "today 51 m³/h · 47.0 m" */
-export function todayText([q, h]: ChartPoint, system: UnitSystem, when = "today"): string {
+export function pointText([q, h]: ChartPoint, system: UnitSystem, when: string): string {
   const flowUnit = shownUnit("flow", system);
   const headUnit = shownUnit("length", system);
   const flow = `${formatNumber(toUnit(q, flowUnit), 2)} ${prettyUnit(flowUnit)}`;
