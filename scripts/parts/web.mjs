@@ -24,6 +24,9 @@ export async function ensureBuild(root, signal) {
     join(web, "public"),
     join(web, "next.config.mjs"),
     join(web, "postcss.config.mjs"),
+    // What a module may be left out for is said there.
+    join(web, "package.json"),
+    join(root, "core/package.json"),
     join(root, "package-lock.json"),
   ];
   if (isFresh(stamp, hashOf(sources))) return;

@@ -281,7 +281,7 @@ test("a portable pump of a tag and a family: nothing near its terminals opens wi
   await expect(page.locator('[data-caution="rotation"]')).toBeVisible();
 });
 
-test("the sheet opens without the schemas: they are loaded when they are needed", async ({
+test("the sheet opens with what it needs: neither the schemas nor other places come with it", async ({
   page,
 }) => {
   await freshCall(page, "SC-1");
@@ -291,6 +291,10 @@ test("the sheet opens without the schemas: they are loaded when they are needed"
   const texts = await Promise.all(
     scripts.map(async (path) => (await page.request.get(path)).text()),
   );
-  // A code of the schema library, in whatever chunk it may be.
-  expect(scripts.filter((_, i) => texts[i]?.includes("invalid_type"))).toEqual([]);
+  // A code of the schema library, words of the rounds and of the yard, in whatever chunk they may be.
+  for (const words of ["invalid_type", "Space picks it up", "Bring a table in"])
+    expect(
+      scripts.filter((_, i) => texts[i]?.includes(words)),
+      words,
+    ).toEqual([]);
 });
