@@ -13,6 +13,7 @@ import "@mantine/core/styles/ActionIcon.css";
 import "@mantine/core/styles/PasswordInput.css";
 import "@mantine/core/styles/Checkbox.css";
 import "@/shell/tokens.css";
+import letters from "@fontsource-variable/archivo/files/archivo-latin-standard-normal.woff2";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
@@ -40,6 +41,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>
+        <link rel="preload" href={letters} as="font" type="font/woff2" crossOrigin="" />
         <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} />
       </head>
       <body>

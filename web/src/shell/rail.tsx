@@ -19,6 +19,7 @@ import { type ReactNode, useState } from "react";
 import { GlovesSwitch } from "./gloves-switch";
 import { useGo } from "./go";
 import { KeysDialog } from "./keys-dialog";
+import { useAlive } from "./use-alive";
 import { useWho } from "./who";
 import classes from "./rail.module.css";
 
@@ -54,7 +55,8 @@ export function Frame({ foot, children }: { foot?: ReactNode; children: ReactNod
   const who = useWho();
   const { setColorScheme } = useMantineColorScheme();
   const scheme = useComputedColorScheme("light", { getInitialValueInEffect: true });
-  const night = scheme === "dark";
+  // What was chosen is known to this device alone: the server drew the day.
+  const night = useAlive() && scheme === "dark";
   const [finding, setFinding] = useState(0);
   const find = () => setFinding((n) => n + 1);
   useHotkeys([
