@@ -13,7 +13,15 @@ import {
   type UnreadEntry,
   type VisitState,
 } from "@yard-tack/core/visit";
-import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
+import {
+  startTransition,
+  useCallback,
+  useEffect,
+  useEffectEvent,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import {
   acknowledged,
   type AsideEntry,
@@ -42,6 +50,7 @@ import { type Other, useOthers } from "./use-others";
 import { useKeptSheet } from "./use-kept-sheet";
 import { type SheetPhotos, usePhotos } from "./use-photos";
 import { type SheetSignature, useSignature } from "./use-signature";
+import { useUnderWay } from "./use-under-way";
 
 /** An entry before it has its id, its author, its time and its place in the chain. */
 type Bare<T> = T extends unknown
@@ -128,7 +137,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
   const before = useRef(kept);
   const [readAt, setReadAt] = useState<string | null>(null);
   // Writes to this device under way: until they end nothing may be called kept, let alone sent.
-  const [writing, setWriting] = useState(0);
+  const [isWriting, beginWriting] = useUnderWay();
   const [unkeptCount, setUnkeptCount] = useState(0);
   const [unkeptDrafts, setUnkeptDrafts] = useState<ReadonlySet<string>>(new Set());
   const [typing, setTyping] = useState<Typing>(new Map());
@@ -256,7 +265,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
         id,
       ]);
       setEntries((list) => [...list, entry]);
-      setWriting((n) => n + 1);
+      const written = beginWriting();
       void keep(dto.id, entry)
         .catch(() => {
           unkept.current.set(id, entry);
@@ -266,9 +275,9 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
           channel.current?.postMessage({ entry } satisfies TabMessage);
           return courierRef.current?.nudge();
         })
-        .finally(() => setWriting((n) => n - 1));
+        .finally(written);
     },
-    [dto.id, who.id, readAt],
+    [dto.id, who.id, readAt, beginWriting],
   );
   const add = useCallback(
     (bare: NewEntry) => {
@@ -283,8 +292,11 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
     (key: string, text: string) => {
       // Known here too: a strip that is made anew (another valve position) must not find an old draft.
       draftsMade.current.set(key, text);
-      setDrafts((map) => withDrafts(map, [[key, text]]));
-      setWriting((n) => n + 1);
+      const drafted = () => setDrafts((map) => withDrafts(map, [[key, text]]));
+      // The strip shows each key at once; the sheet round it follows while the hand goes on.
+      if (text === "") drafted();
+      else startTransition(drafted);
+      const written = beginWriting();
       const known = (isKept: boolean) =>
         setUnkeptDrafts((before) => {
           // An empty text is nothing that could be lost.
@@ -300,18 +312,21 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
           () => known(true),
           () => known(false),
         )
-        .finally(() => setWriting((n) => n - 1));
+        .finally(written);
     },
-    [dto.id],
+    [dto.id, beginWriting],
   );
   const live = useCallback((key: string, raw: string | null) => {
-    setTyping((map) => {
-      if (raw === null && !map.has(key)) return map;
-      const next = new Map(map);
-      if (raw === null) next.delete(key);
-      else next.set(key, raw);
-      return next;
-    });
+    const typed = () =>
+      setTyping((map) => {
+        if (raw === null && !map.has(key)) return map;
+        const next = new Map(map);
+        if (raw === null) next.delete(key);
+        else next.set(key, raw);
+        return next;
+      });
+    if (raw === null) typed();
+    else startTransition(typed);
   }, []);
   const dropAside = useCallback((id: string) => {
     setAsideShown((list) => list.filter((e) => e.id !== id));
@@ -320,7 +335,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
   const photos = usePhotos(dto, state, faultRef);
   const where = whereOf(courier, {
     unkept: unkeptCount + unkeptDrafts.size,
-    writing: writing > 0,
+    writing: isWriting,
     drafts: drafts.size > 0,
   });
   const here = useOthers(dto, (fresh) => {
