@@ -162,6 +162,16 @@ test("no accessibility violation on a run sheet", async ({ page }) => {
   }
 });
 
+test("a page that was set to night comes as the night it is", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Night", exact: true }).click();
+  for (const path of ["/", "/yard", "/log", "/priming", "/call"]) {
+    await page.goto(path);
+    await expect(page.locator("html")).toHaveAttribute("data-mantine-color-scheme", "dark");
+    await expect(page.getByRole("button", { name: "Day", exact: true })).toBeVisible();
+  }
+});
+
 test("nothing scrolls sideways at 360", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 780 });
   await openCall(page, "MG-3");

@@ -1,13 +1,15 @@
 /** Many drawn plays of two phones on one sheet while networks, servers and databases come and go. */
 import { fileURLToPath } from "node:url";
+import { say } from "../../scripts/parts/say.mjs";
 import { killableWorld } from "../../scripts/testing/world.mjs";
 import { drawnPlays, play, twoPhones, type World } from "./interleaved";
 import { test } from "./test";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const COUNT = Number(process.env["YARD_PLAYS"] ?? 300);
-/** One of them alone, once more. */
+/** One of them alone, once more; or from one on, where an earlier run had come to. */
 const ONLY = process.env["YARD_PLAY"];
+const FROM = Number(ONLY ?? process.env["YARD_FROM"] ?? 0);
 const SEED = Number(process.env["YARD_SEED"] ?? Date.now() % 2 ** 31);
 
 test.describe(`two phones on one sheet, ${COUNT} plays from seed ${SEED}`, () => {
@@ -22,12 +24,16 @@ test.describe(`two phones on one sheet, ${COUNT} plays from seed ${SEED}`, () =>
   }) => {
     test.setTimeout(COUNT * 90_000 + 120_000);
     const drawn = drawnPlays(SEED, COUNT);
-    const plays = ONLY === undefined ? drawn : drawn.slice(Number(ONLY), Number(ONLY) + 1);
+    const plays = drawn.slice(FROM, ONLY === undefined ? COUNT : FROM + 1);
     const phones = await twoPhones(browser, world);
-    for (const [i, one] of plays.entries())
-      await test.step(`play ${i}: ${JSON.stringify(one)}`, () =>
-        play(world, phones, one, `IL-${i}`).catch((error: unknown) => {
-          throw new Error(`seed ${SEED}, play ${i}: ${JSON.stringify(one)}`, { cause: error });
-        }));
+    for (const [i, one] of plays.entries()) {
+      const name = `play ${FROM + i}: ${JSON.stringify(one)}`;
+      await test.step(name, () =>
+        play(world, phones, one, `IL-${FROM + i}`).catch((error: unknown) => {
+          throw new Error(`seed ${SEED}, ${name}`, { cause: error });
+        }),
+      );
+      say(`play ${FROM + i} of ${COUNT}: both are the same`);
+    }
   });
 });

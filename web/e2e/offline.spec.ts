@@ -79,6 +79,9 @@ test("with no network a reload, Back and the Slate answer, and what is not on th
   await context.setOffline(true);
   await page.reload();
   await expect(page.getByRole("heading", { level: 1, name: "OG-1" })).toBeVisible();
+  // What works the Board out and what draws its chart is on the device, too.
+  await page.getByRole("button", { name: "Board", exact: true }).click();
+  await expect(page.getByTestId("head-flow-chart").locator("svg")).toContainText("rated");
   await page.goto("/");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("No server in reach");
   await page.goBack();

@@ -1,47 +1,12 @@
 /** What becomes of what was typed when a device, its store or its program is not what it was. */
 import { type BrowserContext, expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
+import { change, rowsOf } from "./device-store";
 import { bringTheDay, coldStart } from "./phone";
 import { acknowledgeAll, allSent, figure, freshCall, read, step, toReadings } from "./sheet";
 import { enteredAs, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true };
-
-/** Changes rows of one of the device's stores, as nobody should. */
-const change = (page: Page, store: string, table: string, rows: readonly unknown[]) =>
-  page.evaluate(
-    ([name, of, list]) =>
-      new Promise<void>((done, fail) => {
-        const asked = indexedDB.open(name);
-        asked.onerror = () => fail(asked.error);
-        asked.onsuccess = () => {
-          const tx = asked.result.transaction(of, "readwrite");
-          for (const row of list) tx.objectStore(of).put(row);
-          tx.oncomplete = () => {
-            asked.result.close();
-            done();
-          };
-        };
-      }),
-    [store, table, rows] as const,
-  );
-
-/** Everything of a store, as it is. */
-const rowsOf = (page: Page, store: string, table: string) =>
-  page.evaluate(
-    ([name, of]) =>
-      new Promise<Record<string, unknown>[]>((done) => {
-        const asked = indexedDB.open(name);
-        asked.onsuccess = () => {
-          const all = asked.result.transaction(of).objectStore(of).getAll();
-          all.onsuccess = () => {
-            asked.result.close();
-            done(all.result as Record<string, unknown>[]);
-          };
-        };
-      }),
-    [store, table] as const,
-  );
 
 const sheetOf = (page: Page) => new URL(page.url()).pathname.split("/").at(-1) ?? "";
 

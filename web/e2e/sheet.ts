@@ -2,7 +2,7 @@
 import { writeFileSync } from "node:fs";
 import type { CauseId } from "@yard-tack/core/case";
 import { observationRow, testRow } from "@yard-tack/core/diagnosis";
-import { expect, type Locator, type Page, type TestInfo } from "@playwright/test";
+import { errors, expect, type Locator, type Page, type TestInfo } from "@playwright/test";
 import { freshSheet } from "../src/testing/fresh-sheet";
 
 /** Opens the open call of a pump from the Slate. */
@@ -121,20 +121,27 @@ export async function read(page: Page, slot: string, text: string): Promise<void
   await input.press("Enter");
 }
 
-/** Everything typed has reached the server. */
-export const allSent = (page: Page): Promise<void> =>
-  expect(page.getByTestId("saved")).toHaveAttribute("data-courier", "sent");
+/** Everything typed has reached the server, and every picture. */
+export async function allSent(page: Page): Promise<void> {
+  const saved = page.getByTestId("saved");
+  await expect(saved).toHaveAttribute("data-courier", "sent");
+  await expect(saved).not.toContainText("a picture is still on its way");
+}
 
 /** Acknowledges every caution in sight, and those that come into sight then. */
 export async function acknowledgeAll(page: Page): Promise<void> {
   const cards = page.locator("[data-caution]:not([data-done])").filter({ visible: true });
   while ((await cards.count()) > 0) {
-    const id = (await cards.first().getAttribute("data-caution")) ?? "";
-    await cards
-      .first()
+    const id = await cards.evaluateAll((all) => all[0]?.getAttribute("data-caution") ?? "");
+    const card = cards.and(page.locator(`[data-caution="${id}"]`));
+    // Somebody else may acknowledge it in the same moment: then there is nothing left to tap.
+    await card
       .getByRole("button", { name: /^Read and acknowledged/ })
-      .click();
-    await expect(cards.and(page.locator(`[data-caution="${id}"]`))).toHaveCount(0);
+      .click({ timeout: 10_000 })
+      .catch((error: unknown) => {
+        if (!(error instanceof errors.TimeoutError)) throw error;
+      });
+    await expect(card).toHaveCount(0);
   }
 }
 

@@ -79,6 +79,13 @@ export const test = base.extend<Own, { servers: ReturnType<typeof ownServers> }>
   // Somebody is signed in, unless a test is about that.
   storageState: async ({ servers }, run, { file }) => run((await servers.of(file)).state),
   databaseUrl: async ({ servers }, run, { file }) => run((await servers.of(file)).url),
+  // Whatever a test is about, no page may throw, nor be drawn otherwise here than by the server.
+  page: async ({ page }, run) => {
+    const faults: string[] = [];
+    page.on("pageerror", (fault) => faults.push(`${page.url()}: ${fault.message}`));
+    await run(page);
+    expect(faults, "faults of the page").toEqual([]);
+  },
 });
 
 export { expect };

@@ -1,4 +1,5 @@
 import type { Locator } from "@playwright/test";
+import { rowsOf } from "./device-store";
 import {
   acknowledgeAll,
   allSent,
@@ -216,18 +217,7 @@ test("a figure typed in the moment before the tab closes is there again and sent
   await input.fill("1479");
   // Kept on the device with the key itself, before it becomes a reading.
   await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise<number>((resolve) => {
-            const request = indexedDB.open("yard-outbox");
-            request.onsuccess = () => {
-              const all = request.result.transaction("drafts").objectStore("drafts").count();
-              all.onsuccess = () => resolve(all.result);
-            };
-          }),
-      ),
-    )
+    .poll(() => rowsOf(page, "yard-outbox", "drafts").then((d) => d.length))
     .toBeGreaterThan(0);
   await page.close({ runBeforeUnload: false });
   const again = await context.newPage();
