@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import type { Page, Route } from "@playwright/test";
 import { allSent, figure, freshCall, keysAreApart, onDisk, read, step } from "./sheet";
 import { expect, test } from "./test";
 
@@ -151,8 +151,10 @@ test("a signature waits for a picture that is still on its way", async ({ page }
   await freshCall(page, "PW-1");
   await step(page, "Look and listen");
   const png = Buffer.from(await pictureOf(page, 40, 30), "base64");
+  // A network that takes it and never answers: it is on its way all the time.
   let open = false;
-  await page.route("**/photos/**", (route) => (open ? route.continue() : route.abort()));
+  const onTheirWay: Route[] = [];
+  await page.route("**/photos/**", (route) => (open ? route.continue() : onTheirWay.push(route)));
   await page
     .locator('[data-photos="look"] input[type="file"]')
     .setInputFiles({ name: "p.png", mimeType: "image/png", buffer: png });
@@ -173,6 +175,7 @@ test("a signature waits for a picture that is still on its way", async ({ page }
   await page.reload();
   await expect(here).toContainText(/behind the readings and pictures/);
   open = true;
+  for (const route of onTheirWay) await route.abort().catch(() => undefined);
   await page.waitForURL(/\/log\//);
   const picture = page.getByRole("img", { name: "Photo: look" });
   await expect(picture).toBeVisible();

@@ -189,17 +189,17 @@ function behindWhat({ courier, photos }: Sheet): {
 } {
   const kinds = [courier.kind, photos.courier.kind];
   if (kinds.every((k) => k === "sent")) return { holds: false };
-  // Written down, or on the way: in a moment it is one or the other.
-  if (kinds.some((k) => k === "keeping" || k === "sending"))
+  if (kinds.includes("keeping"))
     return {
       holds: true,
-      says: "Something is being written down or sent; the signature can be given in a moment.",
+      says: "Something is being written down; the signature can be given in a moment.",
     };
   if (kinds.some((k) => k === "not-kept" || k === "refused"))
     return {
       holds: true,
       says: "Something of this sheet is not where it belongs, see the top; it would not be in the log.",
     };
+  // On the way, or waiting for signal: each try would bar a hand that signs between two of them.
   return {
     holds: false,
     says: "Some readings or pictures are still only on this device. The signature is kept here too, and goes to the server behind them.",
