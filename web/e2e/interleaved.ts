@@ -153,6 +153,10 @@ async function open({ tag, sheet }: Stage, phone: Phone): Promise<boolean> {
   return there.isVisible();
 }
 
+/** Opens it until it is there: a server that is slow to answer is asked once more, as the page itself says. */
+const openAgain = (stage: Stage, phone: Phone) =>
+  expect.poll(() => open(stage, phone), { timeout: 3 * PATIENCE }).toBe(true);
+
 const isOpen = ({ tag }: Stage, { page }: Phone) =>
   page.getByRole("heading", { level: 1, name: tag }).isVisible();
 
@@ -286,7 +290,7 @@ export async function play(
   const stage: Stage = { world, phones, tag, sheet, back: Promise.resolve(), typed: 0 };
   for (const phone of phones) {
     Object.assign(phone, { kept: [], pictures: [] });
-    expect(await open(stage, phone)).toBe(true);
+    await openAgain(stage, phone);
   }
   await toReadings(phones[0].page);
   await acknowledgeAll(phones[0].page);
@@ -315,7 +319,7 @@ export async function play(
 async function judge(stage: Stage, isSigned: boolean): Promise<void> {
   const { world, phones, sheet } = stage;
   for (const phone of phones) {
-    expect(await open(stage, phone)).toBe(true);
+    await openAgain(stage, phone);
     await allSent(phone.page);
     // Nothing was refused, and nothing is left behind; pictures go on their own, behind what was typed.
     await expect.poll(() => leftHere(phone.page)).toEqual([]);

@@ -49,6 +49,22 @@ test("a lost phase and a live pair stop the work; proof of dead opens it", async
   await allSent(page);
 });
 
+test("a second tap at the same place acknowledges no caution that was not read", async ({
+  page,
+}) => {
+  await freshCall(page, "DT-1", "dry-priming");
+  await step(page, "Readings");
+  const open = page.locator("[data-caution]:not([data-done])").filter({ visible: true });
+  const asked = await open.count();
+  expect(asked).toBeGreaterThan(1);
+  await open.first().getByRole("button").dblclick();
+  await expect(open).toHaveCount(asked - 1);
+  await allSent(page);
+  await expect(open).toHaveCount(asked - 1);
+  await acknowledgeAll(page);
+  await expect(page.locator("[data-caution]").filter({ visible: true })).toHaveCount(0);
+});
+
 test("both ways at the same valve: which is right, and how sure", async ({ page }) => {
   await freshCall(page, "RW-1", "borehole");
   await step(page, "Rotation");

@@ -162,7 +162,9 @@ function StepBody({
   ));
   return (
     <>
-      {step.waiting.length > 0 ? <Cautions ids={step.waiting} sheet={sheet} /> : null}
+      {step.waiting.length > 0 ? (
+        <Cautions key={`${form.id}/${step.round}`} ids={step.waiting} sheet={sheet} />
+      ) : null}
       {step.cautions.length > step.waiting.length ? (
         <details className={classes.fails}>
           <summary>

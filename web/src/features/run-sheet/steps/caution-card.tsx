@@ -3,6 +3,7 @@
 import type { CautionId } from "@yard-tack/core/case";
 import { cautionRow, DEFERENCE } from "@yard-tack/core/diagnosis";
 import { Button } from "@mantine/core";
+import { useState } from "react";
 import { useWho } from "@/shell/who";
 import { clock } from "@/shell/times";
 import { focusAfter } from "../focus-after";
@@ -46,14 +47,21 @@ export function CautionCard({ id, sheet }: { id: CautionId; sheet: Sheet }) {
   );
 }
 
-/** Several cautions, with the deference that ends them. */
+/**
+ * Several cautions, with the deference that ends them. One that is acknowledged stays while the others are read: were it
+ * gone, the next would lie under the finger, and a second tap would acknowledge what nobody has read.
+ */
 export function Cautions({ ids, sheet }: { ids: readonly CautionId[]; sheet: Sheet }) {
+  const [shown, setShown] = useState(ids);
+  const fresh = ids.filter((id) => !shown.includes(id));
+  if (fresh.length > 0) setShown([...shown, ...fresh]);
+  const stay = shown.filter((id) => ids.includes(id) || sheet.state.acknowledged.has(id));
   return (
     <div>
-      {ids.map((id) => (
+      {stay.map((id) => (
         <CautionCard key={id} id={id} sheet={sheet} />
       ))}
-      {ids.length > 0 ? <p className={classes.deference}>{DEFERENCE}</p> : null}
+      {stay.length > 0 ? <p className={classes.deference}>{DEFERENCE}</p> : null}
     </div>
   );
 }
