@@ -153,6 +153,9 @@ async function open({ tag, sheet }: Stage, phone: Phone): Promise<boolean> {
   return there.isVisible();
 }
 
+/** A device waits up to a quarter of a minute between tries, and twice that for an answer that never comes [ms]. */
+const SENDING = 90_000;
+
 /** Opens it until it is there: a server that is slow to answer is asked once more, as the page itself says. */
 const openAgain = (stage: Stage, phone: Phone) =>
   expect.poll(() => open(stage, phone), { timeout: 3 * PATIENCE }).toBe(true);
@@ -309,7 +312,7 @@ export async function play(
   await world.back();
   // What a page could not write down goes while it is open: it is not closed before.
   for (const phone of phones) await phone.context.setOffline(false);
-  for (const phone of phones) if (await isOpen(stage, phone)) await allSent(phone.page);
+  for (const phone of phones) if (await isOpen(stage, phone)) await allSent(phone.page, SENDING);
   const isSigned = signer !== null && (await sign(stage, phones[signer]));
   for (const phone of phones) await phone.context.setOffline(false);
   if (isSigned) await phones[signer].page.waitForURL(/\/log\//, { timeout: 60_000 });
@@ -320,7 +323,7 @@ async function judge(stage: Stage, isSigned: boolean): Promise<void> {
   const { world, phones, sheet } = stage;
   for (const phone of phones) {
     await openAgain(stage, phone);
-    await allSent(phone.page);
+    await allSent(phone.page, SENDING);
     // Nothing was refused, and nothing is left behind; pictures go on their own, behind what was typed.
     await expect.poll(() => leftHere(phone.page)).toEqual([]);
   }

@@ -121,10 +121,10 @@ export async function read(page: Page, slot: string, text: string): Promise<void
   await input.press("Enter");
 }
 
-/** Everything typed has reached the server, and every picture. */
-export async function allSent(page: Page): Promise<void> {
+/** Everything typed has reached the server, and every picture; asked for so long [ms], or as long as anything is. */
+export async function allSent(page: Page, timeout?: number): Promise<void> {
   const saved = page.getByTestId("saved");
-  await expect(saved).toHaveAttribute("data-courier", "sent");
+  await expect(saved).toHaveAttribute("data-courier", "sent", timeout ? { timeout } : {});
   await expect(saved).not.toContainText("a picture is still on its way");
 }
 

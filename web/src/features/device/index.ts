@@ -1,3 +1,4 @@
+export { ask } from "./ask";
 export { type CourierState, makeCourier, pauseFor } from "./courier";
 export {
   forgetOld,

@@ -1,5 +1,6 @@
 /** What goes from the device to the server. */
 import type { EntryId, SheetId } from "@yard-tack/core/case";
+import { ask } from "./ask";
 import { isFinal } from "./final";
 import { idOf } from "./ids";
 import { callOf, forgetCall, keepCall } from "./kept-forms";
@@ -27,7 +28,7 @@ interface AnswerBody {
 
 async function send(address: string, request: RequestInit): Promise<Answer> {
   try {
-    const answer = await fetch(address, request);
+    const answer = await ask(address, request);
     const body = (await answer.json()) as AnswerBody;
     // Each entry that was refused is named: then the others were looked at too.
     if (answer.ok || body.refused) {
@@ -147,7 +148,7 @@ export async function putSignature(signature: KeptSignature): Promise<SignatureA
   const before = await callFirst(sheetId);
   if (before) return { ok: false, status: before.status };
   try {
-    const answer = await fetch(`/api/sheets/${sheetId}/signature`, {
+    const answer = await ask(`/api/sheets/${sheetId}/signature`, {
       method: "PUT",
       headers: { "content-type": "application/json" },
       body: JSON.stringify({ personId, at, form }),

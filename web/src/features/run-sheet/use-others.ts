@@ -2,7 +2,7 @@
 
 import type { PictureFacts, SheetEntry } from "@yard-tack/core/visit";
 import { useEffect, useEffectEvent, useRef, useState } from "react";
-import { isFinal, pauseFor } from "@/features/device";
+import { ask, isFinal, pauseFor } from "@/features/device";
 import { useWho } from "@/shell/who";
 import { makePuller } from "./puller";
 import type { SheetDto } from "./sheet-dto";
@@ -40,9 +40,9 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
   // device may have gaps.
   const upTo = useRef(dto.device ? 0 : latest(dto.entries));
   /** @returns whether there was an answer */
-  const ask = useEffectEvent(async (): Promise<boolean> => {
+  const askForMore = useEffectEvent(async (): Promise<boolean> => {
     try {
-      const answer = await fetch(`/api/sheets/${dto.id}/entries?after=${upTo.current}`);
+      const answer = await ask(`/api/sheets/${dto.id}/entries?after=${upTo.current}`);
       // Refused for good, it is not asked for again: the next thing sent says why.
       if (!answer.ok) return isFinal(answer.status);
       const fresh = (await answer.json()) as Came;
@@ -59,7 +59,7 @@ export function useOthers(dto: SheetDto, came: (came: Came) => void): readonly O
   const { id, signedAt } = dto;
   useEffect(() => {
     if (signedAt !== null) return;
-    const puller = makePuller({ ask: () => ask(), pause: pauseFor });
+    const puller = makePuller({ ask: () => askForMore(), pause: pauseFor });
     const pull = () => void puller.pull();
     let source: EventSource | undefined;
     let heard = 0;
