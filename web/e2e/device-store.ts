@@ -20,12 +20,15 @@ export const change = (page: Page, store: string, table: string, rows: readonly 
     [store, table, rows] as const,
   );
 
-/** Everything of a store, as it is. */
+/** Everything of a store, as it is; nothing where the store is not there. */
 export const rowsOf = (page: Page, store: string, table: string) =>
   page.evaluate(
     ([name, of]) =>
       new Promise<Record<string, unknown>[]>((done) => {
         const asked = indexedDB.open(name);
+        // To look must not make one: the application would take it for its own.
+        asked.onupgradeneeded = () => asked.transaction?.abort();
+        asked.onerror = () => done([]);
         asked.onsuccess = () => {
           const all = asked.result.transaction(of).objectStore(of).getAll();
           all.onsuccess = () => {
@@ -36,3 +39,10 @@ export const rowsOf = (page: Page, store: string, table: string) =>
       }),
     [store, table] as const,
   );
+
+/** The browser clears what it keeps for the page's place. */
+export async function clearStorage(page: Page, storageTypes: "all" | "indexeddb"): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  const { origin } = new URL(page.url());
+  await session.send("Storage.clearDataForOrigin", { origin, storageTypes });
+}

@@ -1,6 +1,6 @@
 /**
  * Two people with a phone each on one sheet, in two real browsers, while whatever can happen happens: networks are cut,
- * answers lost, pages reloaded and closed, clocks set wrong, storage filled, server and PostgreSQL killed.
+ * answers lost, pages reloaded and closed, clocks set wrong, storage filled and cleared, server and PostgreSQL killed.
  */
 import {
   type Browser,
@@ -14,9 +14,9 @@ import fc from "fast-check";
 import { say } from "../../scripts/parts/say.mjs";
 import { ask, type killableWorld } from "../../scripts/testing/world.mjs";
 import { freshSheet, writeTo } from "../src/testing/fresh-sheet";
-import { rowsOf } from "./device-store";
-import { acknowledgeAll, allSent, figure, toReadings } from "./sheet";
-import { bringTheDay, drawnPicture } from "./phone";
+import { clearStorage, rowsOf } from "./device-store";
+import { acknowledgeAll, allSent, figure, step, toReadings } from "./sheet";
+import { bringTheDay, photograph as takePicture } from "./phone";
 import { enteredAs } from "./test";
 
 export type World = Awaited<ReturnType<typeof killableWorld>>;
@@ -30,6 +30,7 @@ const STEPS = [
     "kill the database",
     "shift the clock",
     "fill",
+    "clear",
   ],
 ] as const;
 
@@ -185,23 +186,15 @@ async function photograph(stage: Stage, phone: Phone): Promise<void> {
   const { page } = phone;
   const width = 20 + stage.typed++;
   await page.keyboard.press("Escape");
-  await go(page, "Look and listen");
   const strip = page.locator('[data-photos="look"]');
+  await step(page, "Look and listen");
   const before = await strip.locator("img").count();
-  await strip.locator('input[type="file"]').setInputFiles({
-    ...{ name: "p.png", mimeType: "image/png", buffer: await drawnPicture(page, width) },
-  });
+  await takePicture(page, width);
   const shown = strip.locator("img").nth(before);
   await expect(shown.or(strip.getByRole("alert")).first()).toBeVisible();
   if (await shown.isVisible()) phone.pictures.push(width);
-  await go(page, "Readings");
+  await step(page, "Readings");
 }
-
-const go = (page: Page, name: string) =>
-  page
-    .getByRole("navigation", { name: "Steps of this run sheet" })
-    .getByRole("button", { name: new RegExp(`^${name}`) })
-    .click();
 
 async function quota(phone: Phone, origin: string, bytes?: number): Promise<void> {
   const session: CDPSession = await phone.context.newCDPSession(phone.page);
@@ -260,8 +253,40 @@ async function happens(stage: Stage, { device, what, n }: Step): Promise<void> {
     case "fill":
       phone.full = !phone.full;
       return quota(phone, world.address, phone.full ? 1 : undefined);
+    case "clear":
+      // What is nowhere but on the screen of a full device cannot be kept again.
+      return phone.full ? undefined : clear(stage, phone);
   }
 }
+
+/** Somebody clears what the phone's browser keeps: what is on an open sheet is kept again, all else of it is gone. */
+async function clear(stage: Stage, phone: Phone): Promise<void> {
+  const { page } = phone;
+  const here = async () => ({
+    entries: await rowsOf(page, "yard-outbox", "entries"),
+    photos: await rowsOf(page, "yard-outbox", "photos"),
+  });
+  const before = await here();
+  const isHere = await isOpen(stage, phone);
+  await clearStorage(page, "indexeddb");
+  if (!isHere) {
+    const texts = before.entries.map((row) => (row["entry"] as { raw?: unknown }).raw);
+    phone.kept = phone.kept.filter((text) => !texts.includes(text));
+    const widths = before.photos.map((row) => row["width"]);
+    phone.pictures = phone.pictures.filter((w) => !widths.includes(w));
+    return;
+  }
+  const ids = ({ entries, photos }: typeof before) => [...entries, ...photos].map((r) => r["id"]);
+  const isAgain = async () => {
+    const now = ids(await here());
+    // Or it has gone to the server meanwhile.
+    return ids(before).every((id) => now.includes(id)) || isAllSent(page);
+  };
+  await expect.poll(isAgain).toBe(true);
+}
+
+const isAllSent = async (page: Page) =>
+  /^all kept(?!.*picture)/.test((await page.getByTestId("saved").textContent()) ?? "");
 
 /** Signs with no network, as somebody does who is about to leave; false where the sheet cannot be had. */
 async function sign(stage: Stage, phone: Phone): Promise<boolean> {
@@ -269,7 +294,7 @@ async function sign(stage: Stage, phone: Phone): Promise<boolean> {
   await phone.context.setOffline(true);
   if (!(await isOpen(stage, phone)) && !(await open(stage, phone))) return false;
   await page.keyboard.press("Escape");
-  await go(page, "Sign off");
+  await step(page, "Sign off");
   await page.getByLabel("The visit ends").selectOption("referred");
   await page.getByLabel("Found").fill(`Signed by ${phone.name}.`);
   const button = page.getByRole("button", { name: "Sign and write the log" });

@@ -1,7 +1,7 @@
 /** No network: a day that is on the device, from a cold start. */
 import { readFileSync } from "node:fs";
 import { expectAccessible } from "./accessible";
-import { bringTheDay, coldStart, drawnPicture } from "./phone";
+import { bringTheDay, coldStart, photograph } from "./phone";
 import { acknowledgeAll, allSent, figure, openCall, read, step, strip, toReadings } from "./sheet";
 import { expect, test } from "./test";
 
@@ -25,12 +25,7 @@ test("a whole visit is made with no network, from a cold start to its signature,
   await acknowledgeAll(page);
   await read(page, "flow", "44 m3/h");
   await expect(page.getByTestId("verdict").first()).toBeAttached();
-  await step(page, "Look and listen");
-  await page.locator('[data-photos="look"] input[type="file"]').setInputFiles({
-    name: "p.png",
-    mimeType: "image/png",
-    buffer: await drawnPicture(page, JPEG_WIDTH),
-  });
+  await photograph(page, JPEG_WIDTH);
   await expect(page.locator('[data-photos="look"] img')).toBeVisible();
   // Reloaded in the middle of it, all is there.
   await page.reload();

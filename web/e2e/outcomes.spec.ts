@@ -1,8 +1,8 @@
 /** What becomes of what was typed when a device, its store or its program is not what it was. */
 import { type BrowserContext, expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
-import { change, rowsOf } from "./device-store";
-import { bringTheDay, coldStart } from "./phone";
+import { change, clearStorage, rowsOf } from "./device-store";
+import { bringTheDay, coldStart, photograph } from "./phone";
 import { acknowledgeAll, allSent, figure, freshCall, read, step, toReadings } from "./sheet";
 import { enteredAs, test } from "./test";
 
@@ -92,10 +92,7 @@ test.describe("a phone", () => {
     await page.goto("/waiting");
     await expect(page.getByText(/1 entry waits/)).toBeVisible();
     await expect(page.getByText(/Clearing this browser.s data before that loses it/)).toBeVisible();
-    const session = await context.newCDPSession(page);
-    await session.send("Storage.clearDataForOrigin", {
-      ...{ origin: new URL(page.url()).origin, storageTypes: "all" },
-    });
+    await clearStorage(page, "all");
     await context.clearCookies();
     await page.close();
     await context.setOffline(false);
@@ -110,6 +107,53 @@ test.describe("a phone", () => {
     await allSent(again);
     await again.goto("/waiting");
     await expect(again.getByText("Nothing waits here")).toBeVisible();
+  });
+
+  test("whose storage is cleared under an open sheet keeps what is on it once more, and sends it", async ({
+    page,
+    context,
+  }) => {
+    await bringTheDay(page);
+    await freshCall(page, "CO-1");
+    await toReadings(page);
+    await acknowledgeAll(page);
+    await allSent(page);
+    const path = new URL(page.url()).pathname;
+    await context.setOffline(true);
+    await read(page, "flow", "44 m3/h");
+    await photograph(page, 33);
+    await step(page, "Rotation");
+    const words = page.getByLabel("Anything to say of it");
+    await words.fill("against the arrow");
+    await words.blur();
+    const waits = async () => {
+      const tables = ["entries", "photos", "signatures"];
+      const rows = await Promise.all(tables.map((t) => rowsOf(page, "yard-outbox", t)));
+      return rows.map((r) => r.length);
+    };
+    await expect.poll(waits).toEqual([2, 1, 0]);
+    await clearStorage(page, "indexeddb");
+    await expect.poll(waits).toEqual([2, 1, 0]);
+    await expect(page.getByTestId("saved")).not.toHaveAttribute("data-courier", "sent");
+    await expect(words).toHaveValue("against the arrow");
+    await toReadings(page);
+    await read(page, "speed", "1433 rpm");
+    await expect.poll(waits).toEqual([3, 1, 0]);
+
+    await step(page, "Sign off");
+    await page.getByLabel("The visit ends").selectOption("referred");
+    await page.getByLabel("Found").fill("Kept on the screen.");
+    await page.getByRole("button", { name: "Sign and write the log" }).click();
+    await expect(page.getByTestId("signed-here")).toBeVisible();
+    await clearStorage(page, "indexeddb");
+    await expect.poll(waits).toEqual([3, 1, 1]);
+    await context.setOffline(false);
+    await page.waitForURL(/\/log\//);
+    await page.goto(`${path}?step=readings`);
+    await expect(figure(page, "flow")).toHaveValue("44");
+    await expect(figure(page, "speed")).toHaveValue("1433");
+    await step(page, "Look and listen");
+    await expect(page.locator('[data-photos="look"] img')).toHaveCount(1);
   });
 
   test("whose store was tampered with says so, keeps what is left, and holds nothing up", async ({

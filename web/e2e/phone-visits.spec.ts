@@ -1,20 +1,12 @@
 /** Whole visits on phones, with the network going at the worst moments. */
 import type { BrowserContext, Page } from "@playwright/test";
 import { expectAccessible } from "./accessible";
-import { bringTheDay, coldStart, drawnPicture } from "./phone";
+import { bringTheDay, coldStart, photograph } from "./phone";
 import { acknowledgeAll, allSent, figure, freshCall, look, read, step, toReadings } from "./sheet";
 import { enteredAs, expect, test } from "./test";
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true } as const;
 test.use({ ...PHONE, serviceWorkers: "allow" });
-
-/** Takes a picture on the look step. */
-async function photograph(page: Page, width: number): Promise<void> {
-  await step(page, "Look and listen");
-  await page.locator('[data-photos="look"] input[type="file"]').setInputFiles({
-    ...{ name: "p.png", mimeType: "image/png", buffer: await drawnPicture(page, width) },
-  });
-}
 
 const pictures = (page: Page) => page.locator('[data-photos="look"] img');
 

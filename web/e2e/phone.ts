@@ -1,5 +1,6 @@
 /** What the tests do with a phone that has the day on it. */
 import { type BrowserContext, expect, type Page } from "@playwright/test";
+import { step } from "./sheet";
 
 /** Opens the Slate with a network, and waits until the day is on the device. */
 export async function bringTheDay(page: Page): Promise<void> {
@@ -44,3 +45,13 @@ export const drawnPicture = async (page: Page, width: number): Promise<Buffer> =
     }, width),
     "base64",
   );
+
+/** Takes a picture so many pixels wide, at the look step. */
+export async function photograph(page: Page, width: number): Promise<void> {
+  await step(page, "Look and listen");
+  await page.locator('[data-photos="look"] input[type="file"]').setInputFiles({
+    name: "p.png",
+    mimeType: "image/png",
+    buffer: await drawnPicture(page, width),
+  });
+}

@@ -2,8 +2,9 @@
  * What is on this device for when there is no network: sheets with their pumps, and who they were given to. It can all be had
  * from the server again, so it stands in a store of its own, apart from what is still to be sent.
  */
-import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { DBSchema } from "idb";
 import type { PersonDto } from "@/shell/preferences";
+import { storeOf } from "./opening";
 
 /** A sheet as it was on the screen last, or as the server gave it for the day. */
 export interface KeptSheet {
@@ -22,21 +23,10 @@ interface DaysSchema extends DBSchema {
   who: { key: "here"; value: PersonDto & { readonly key: "here" } };
 }
 
-let opened: Promise<IDBPDatabase<DaysSchema>> | undefined;
-
-function open(): Promise<IDBPDatabase<DaysSchema>> {
-  opened ??= openDB<DaysSchema>("yard-days", 1, {
-    upgrade(db) {
-      db.createObjectStore("sheets", { keyPath: "id" }).createIndex("keptAt", "keptAt");
-      db.createObjectStore("who", { keyPath: "key" });
-    },
-    blocking: () => void opened?.then((db) => db.close()).finally(() => (opened = undefined)),
-  }).catch((error: unknown) => {
-    opened = undefined;
-    throw error;
-  });
-  return opened;
-}
+const open = storeOf<DaysSchema>("yard-days", 1, (db) => {
+  db.createObjectStore("sheets", { keyPath: "id" }).createIndex("keptAt", "keptAt");
+  db.createObjectStore("who", { keyPath: "key" });
+});
 
 /** Keeps a sheet in place of what was kept of it. */
 export async function keepSheet(sheet: KeptSheet): Promise<void> {

@@ -14,9 +14,11 @@ export { isFinal } from "./final";
 export { NobodyHere } from "./nobody-here";
 export { clockFault } from "./device-clock";
 export { entryId, type EntryId, idOf } from "./ids";
+export { type Held, makeHeld } from "./held";
 export { callOf, forgetSignature, keepCall, keepSignature, signatureOf } from "./kept-forms";
 export {
   keepPhoto,
+  keepPhotos,
   photosAcknowledged,
   photosRefused,
   photosWaiting,
@@ -29,11 +31,13 @@ export {
   forgetAside,
   isWhole,
   keep,
+  keepAll,
   keepDraft,
   setAside,
   tryAgain,
   waiting,
 } from "./outbox";
+export { onCleared } from "./opening";
 export { postEntries, putPhoto, putSignature } from "./post";
 export { type Room, roomHere } from "./room";
 export { isBehind, sendAll, sendsForItself } from "./send-all";

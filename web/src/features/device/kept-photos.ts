@@ -7,6 +7,12 @@ export async function keepPhoto(photo: KeptPhoto): Promise<void> {
   await (await open()).put("photos", photo);
 }
 
+/** Keeps pictures once more, in place of what is there of them. */
+export async function keepPhotos(photos: readonly KeptPhoto[]): Promise<void> {
+  const tx = (await open()).transaction("photos", "readwrite");
+  await Promise.all([...photos.map((photo) => tx.store.put(photo)), tx.done]);
+}
+
 const DAMAGED = "It is damaged on this device.";
 
 /** A picture as it is kept; one that cannot be read any more says so. */

@@ -18,6 +18,21 @@ export async function keep(sheetId: SheetId, entry: SheetEntry): Promise<void> {
   await Promise.all([tx.store.put({ id: entry.id, sheetId, entry, made }), tx.done]);
 }
 
+/** Keeps entries of a sheet once more, in this order, in place of what is there of them. What was said of them there is over. */
+export async function keepAll(sheetId: SheetId, list: readonly unknown[]): Promise<void> {
+  const tx = (await open()).transaction(["entries", "aside"], "readwrite");
+  const entries = tx.objectStore("entries");
+  const last = await entries.index("made").openCursor(null, "prev");
+  const made = (last?.value.made ?? 0) + 1;
+  await Promise.all([
+    ...list.flatMap((entry, i) => [
+      entries.put({ id: idOf(entry), sheetId, entry, made: made + i }),
+      tx.objectStore("aside").delete(idOf(entry)),
+    ]),
+    tx.done,
+  ]);
+}
+
 /** Said of an entry whose row on this device is not what was written there. */
 const DAMAGED = "It is damaged on this device, and what was typed cannot be sent.";
 

@@ -4,7 +4,8 @@
  */
 import type { PersonId, SheetId } from "@yard-tack/core/case";
 import type { PictureFacts } from "@yard-tack/core/visit";
-import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { DBSchema } from "idb";
+import { storeOf } from "./opening";
 
 export interface KeptEntry {
   readonly id: string;
@@ -69,45 +70,23 @@ interface OutboxSchema extends DBSchema {
 
 const VERSION = 4;
 
-let opened: Promise<IDBPDatabase<OutboxSchema>> | undefined;
-
-// Another tab brings a newer version: it must not wait for this one.
-const blocking = () => void opened?.then((db) => db.close()).finally(() => (opened = undefined));
-
-export function open(): Promise<IDBPDatabase<OutboxSchema>> {
-  opened ??= openDB<OutboxSchema>("yard-outbox", VERSION, {
-    // What an earlier version kept stays: stores and indexes are only added.
-    upgrade(db, from, _to, tx) {
-      if (from < 1) {
-        db.createObjectStore("entries", { keyPath: "id" }).createIndex("sheet", "sheetId");
-        db.createObjectStore("drafts", { keyPath: "key" }).createIndex("sheet", "sheetId");
-      }
-      if (from < 2) {
-        db.createObjectStore("photos", { keyPath: "id" }).createIndex("sheet", "sheetId");
-      }
-      if (from < 3) {
-        db.createObjectStore("aside", { keyPath: "id" }).createIndex("sheet", "sheetId");
-        tx.objectStore("entries").createIndex("made", "made");
-      }
-      if (from < 4) {
-        db.createObjectStore("signatures", { keyPath: "sheetId" });
-        db.createObjectStore("calls", { keyPath: "sheetId" });
-      }
-    },
-    blocking,
-  })
-    .catch((error: unknown) => {
-      // A newer program was here. It only added to the stores, so that what is typed on this page is kept in them still.
-      if ((error as { name?: unknown }).name !== "VersionError") throw error;
-      return openDB<OutboxSchema>("yard-outbox", undefined, { blocking });
-    })
-    .catch((error: unknown) => {
-      // Denied now may be allowed at the next try.
-      opened = undefined;
-      throw error;
-    });
-  return opened;
-}
+export const open = storeOf<OutboxSchema>("yard-outbox", VERSION, (db, from, _to, tx) => {
+  if (from < 1) {
+    db.createObjectStore("entries", { keyPath: "id" }).createIndex("sheet", "sheetId");
+    db.createObjectStore("drafts", { keyPath: "key" }).createIndex("sheet", "sheetId");
+  }
+  if (from < 2) {
+    db.createObjectStore("photos", { keyPath: "id" }).createIndex("sheet", "sheetId");
+  }
+  if (from < 3) {
+    db.createObjectStore("aside", { keyPath: "id" }).createIndex("sheet", "sheetId");
+    tx.objectStore("entries").createIndex("made", "made");
+  }
+  if (from < 4) {
+    db.createObjectStore("signatures", { keyPath: "sheetId" });
+    db.createObjectStore("calls", { keyPath: "sheetId" });
+  }
+});
 
 /** Whether a newer program than this one has written on this device. */
 export const newerWasHere = async (): Promise<boolean> => (await open()).version > VERSION;

@@ -366,6 +366,8 @@ function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
 /** What somebody has to do something about. */
 const LOUD: readonly CourierState["kind"][] = ["refused", "not-kept", "signed-out"];
 
+const ON_ITS_WAY = "; a picture is still on its way";
+
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
   const words = {
@@ -394,17 +396,22 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
       } only on this screen until sent; leave it open, or save it as a file below.`,
     refused: () => (courier.kind === "refused" ? courier.message : ""),
   }[courier.kind]();
-  const pictures = sheet.photos.courier;
-  const unsent =
-    pictures.kind === "waiting" || pictures.kind === "sending" || pictures.kind === "keeping"
-      ? "; a picture is still on its way"
-      : "";
+  const pictures = sheet.photos.courier.kind;
+  const unsent = {
+    ...{ keeping: ON_ITS_WAY, sending: ON_ITS_WAY, waiting: ON_ITS_WAY },
+    "not-kept": "; a picture is on this screen only until it is sent: leave it open",
+    ...{ sent: "", refused: "", "signed-out": "" },
+  }[pictures];
   return (
     <span
       role="status"
       data-testid="saved"
       data-courier={courier.kind}
-      className={setAsideOf(sheet) > 0 || LOUD.includes(courier.kind) ? classes.refused : undefined}
+      className={
+        setAsideOf(sheet) > 0 || LOUD.includes(courier.kind) || pictures === "not-kept"
+          ? classes.refused
+          : undefined
+      }
     >
       {words}
       {unsent}

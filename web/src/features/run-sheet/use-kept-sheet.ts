@@ -2,7 +2,7 @@
 
 import type { SheetEntry } from "@yard-tack/core/visit";
 import { type RefObject, useEffect, useRef } from "react";
-import { keepSheet } from "@/features/device";
+import { keepSheet, onCleared } from "@/features/device";
 import { SHEET_SHAPE, type SheetDto } from "./sheet-dto";
 
 /** Kept after the hand has rested for so long [ms]. */
@@ -30,7 +30,9 @@ export function useKeptSheet(
     const timer = setTimeout(keepIt, isKept.current ? REST : 0);
     const hidden = () => document.visibilityState === "hidden" && keepIt();
     document.addEventListener("visibilitychange", hidden);
+    const keptAgain = onCleared(keepIt);
     return () => {
+      keptAgain();
       clearTimeout(timer);
       document.removeEventListener("visibilitychange", hidden);
     };

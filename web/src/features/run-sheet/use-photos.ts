@@ -5,9 +5,13 @@ import { type PictureFacts, picturesLeft, type VisitState } from "@yard-tack/cor
 import { v4 as newId } from "uuid";
 import {
   type CourierState,
+  idOf,
   keepPhoto,
+  keepPhotos,
   type KeptPhoto,
   makeCourier,
+  makeHeld,
+  onCleared,
   pauseFor,
   photosAcknowledged,
   photosRefused,
@@ -66,14 +70,24 @@ export function usePhotos(
   const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
   const courierRef = useRef<ReturnType<typeof makeCourier<KeptPhoto>> | null>(null);
   const [refused, setRefused] = useState<readonly RefusedPhoto[]>([]);
+  const [nowhere, setNowhere] = useState(0);
+  const [held] = useState(() =>
+    makeHeld<KeptPhoto>({ idOf, keepAll: keepPhotos, nowhere: setNowhere }),
+  );
 
   useEffect(() => {
     const urls: string[] = [];
     const look = async () => setRefused((await photosRefused(dto.id)).map(refusedPhoto));
     const made = makeCourier<KeptPhoto>({
-      waiting: () => photosWaiting(dto.id).catch(() => []),
-      acknowledged: (kept) => photosAcknowledged(kept.map((k) => k.id)),
+      waiting: () => held.waiting(() => photosWaiting(dto.id)),
+      acknowledged: async (kept) => {
+        const ids = kept.map((k) => k.id);
+        held.gone(ids);
+        // A device that cannot forget them sends them once more, which is harmless.
+        await photosAcknowledged(ids).catch(() => undefined);
+      },
       refused: async (list) => {
+        held.gone(list.map((p) => p.id));
         for (const { id, reason } of list) await refusePhoto(id, reason);
         await look();
       },
@@ -85,7 +99,8 @@ export function usePhotos(
     });
     courierRef.current = made;
     const load = async () => {
-      const kept = await photosWaiting(dto.id);
+      const kept = await Promise.all((await photosWaiting(dto.id)).map(inMemory));
+      for (const photo of kept) held.kept(photo);
       const shown = kept.map((k) => shownPhoto(k));
       urls.push(...shown.map((s) => s.url));
       if (shown.length > 0) setOwn((list) => [...shown, ...list]);
@@ -96,12 +111,14 @@ export function usePhotos(
       .then(() => made.nudge());
     const online = () => void made.nudge();
     window.addEventListener("online", online);
+    const keptAgain = onCleared(online);
     return () => {
       made.stop();
+      keptAgain();
       window.removeEventListener("online", online);
       for (const url of urls) URL.revokeObjectURL(url);
     };
-  }, [dto.id]);
+  }, [dto.id, held]);
 
   const add = useCallback(
     async (
@@ -122,10 +139,11 @@ export function usePhotos(
         setCourier({ kind: "sent", at: null });
         throw error;
       });
+      held.kept(photo);
       setOwn((list) => [...list, shownPhoto(photo)]);
       void courierRef.current?.nudge();
     },
-    [dto.id, who.id, clockFault],
+    [dto.id, who.id, clockFault, held],
   );
 
   const settle = useCallback((id: string, how: Promise<void>) => {
@@ -136,9 +154,10 @@ export function usePhotos(
   const drop = useCallback(
     (id: string) => {
       setOwn((list) => list.filter((p) => p.id !== id));
+      held.gone([id]);
       settle(id, photosAcknowledged([id]));
     },
-    [settle],
+    [settle, held],
   );
 
   const list = useMemo(() => {
@@ -151,17 +170,26 @@ export function usePhotos(
   }, [dto.photos, others, dto.id, own, state]);
   // The same list where nothing is new: it is drawn from.
   const came = useCallback(
-    (pictures: readonly PictureFacts[]) =>
-      setOthers((before) => (before.length === pictures.length ? before : pictures)),
-    [],
+    (pictures: readonly PictureFacts[]) => {
+      held.gone(pictures.map((p) => p.id));
+      setOthers((before) => (before.length === pictures.length ? before : pictures));
+    },
+    [held],
   );
-  return { list, courier, refused, tryAgain, came, drop, add };
+  const where: CourierState = nowhere > 0 ? { kind: "not-kept", count: nowhere } : courier;
+  return { list, courier: where, refused, tryAgain, came, drop, add };
 }
 
 const refusedPhoto = ({ id, about, at, blob, refused = "" }: KeptPhoto): RefusedPhoto => ({
   ...{ id, about, at, reason: refused },
   whole: blob instanceof Blob,
 });
+
+/** Apart from the store: what is read from it goes when it is cleared. */
+async function inMemory(photo: KeptPhoto): Promise<KeptPhoto> {
+  const { blob } = photo;
+  return { ...photo, blob: new Blob([await blob.arrayBuffer()], { type: blob.type }) };
+}
 
 const shownPhoto = ({ id, about, at, width, height, blob }: KeptPhoto): SheetPhoto => ({
   id,

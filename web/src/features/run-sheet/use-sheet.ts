@@ -34,11 +34,11 @@ import {
   keepDraft,
   makeCourier,
   newerWasHere,
+  onCleared,
   pauseFor,
   postEntries,
   sendsForItself,
   setAside,
-  waiting,
 } from "@/features/device";
 import { useGo } from "@/shell/go";
 import { useWho } from "@/shell/who";
@@ -46,6 +46,7 @@ import { withDrafts } from "./drafts";
 import { type KeptHere, keptHere } from "./kept-here";
 import type { SheetDto } from "./sheet-dto";
 import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
+import { useHeld } from "./use-held";
 import { type Other, useOthers } from "./use-others";
 import { useKeptSheet } from "./use-kept-sheet";
 import { type SheetPhotos, usePhotos } from "./use-photos";
@@ -104,9 +105,6 @@ type TabMessage =
   | { readonly entry: SheetEntry }
   | { readonly orders: readonly (readonly [id: string, order: number])[] };
 
-/** Entries that are on this screen and nowhere else: the device did not keep them. */
-type Unkept = Map<EntryId, SheetEntry>;
-
 const withOrders = (list: readonly SheetEntry[], orders: ReadonlyMap<string, number>) =>
   list.map((e) => {
     const order = orders.get(e.id);
@@ -138,7 +136,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
   const [readAt, setReadAt] = useState<string | null>(null);
   // Writes to this device under way: until they end nothing may be called kept, let alone sent.
   const [isWriting, beginWriting] = useUnderWay();
-  const [unkeptCount, setUnkeptCount] = useState(0);
+  const [held, unkeptCount] = useHeld(dto.id);
   const [unkeptDrafts, setUnkeptDrafts] = useState<ReadonlySet<string>>(new Set());
   const [typing, setTyping] = useState<Typing>(new Map());
   const [retired, setRetired] = useState(dto.pump.retiredAt !== null);
@@ -151,7 +149,6 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
   const faultRef = useRef(0);
   // Drafts made here before the device's own were read: they are the later ones.
   const draftsMade = useRef(new Map<string, string>());
-  const unkept = useRef<Unkept>(new Map());
   // What the next entry about a thing replaces; two may be made before the state is folded again.
   const heads = useRef(new Map<string, readonly EntryId[]>());
 
@@ -159,10 +156,9 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
     faultRef.current = dto.device?.clockFault ?? faultOf(dto.servedAt, Date.now());
     const told = (message: TabMessage) => channel.current?.postMessage(message);
     const made = makeCourier<unknown>({
-      waiting: async () => [...(await waiting(dto.id).catch(() => [])), ...unkept.current.values()],
+      waiting: held.toSend,
       acknowledged: async (kept) => {
-        for (const { id } of kept) unkept.current.delete(entryId(id));
-        setUnkeptCount(unkept.current.size);
+        held.gone(kept.map((k) => k.id));
         const orders = kept.flatMap(({ id, order }) =>
           order === null ? [] : [[id, order] as const],
         );
@@ -173,16 +169,14 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
       },
       refused: async (refused) => {
         const reasons = new Map(refused.map((r) => [r.id, r.reason]));
-        const kept = [...(await waiting(dto.id).catch(() => [])), ...unkept.current.values()];
-        const list = kept.flatMap((entry): AsideEntry[] => {
+        const list = (await held.toSend()).flatMap((entry): AsideEntry[] => {
           const id = idOf(entry);
           const reason = reasons.get(id);
           return reason === undefined ? [] : [{ id, sheetId: dto.id, entry, reason }];
         });
         setAsideShown((before) => [...before, ...list]);
         setEntries((all) => all.filter((e) => !reasons.has(e.id)));
-        for (const { id } of list) unkept.current.delete(entryId(id));
-        setUnkeptCount(unkept.current.size);
+        held.gone(reasons.keys());
         await setAside(list).catch(() => undefined);
       },
       batch: Math.min(100, MOST_ENTRIES),
@@ -202,7 +196,10 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
     channel.current = tabs;
     tabs.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if ("entry" in data) setEntries((list) => [...list, data.entry]);
-      else setEntries((list) => withOrders(list, new Map(data.orders)));
+      else {
+        held.gone(data.orders.map(([id]) => id));
+        setEntries((list) => withOrders(list, new Map(data.orders)));
+      }
     };
     const load = async () => {
       const here = before.current ?? (await keptHere(dto.id));
@@ -219,13 +216,15 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
     void load();
     const online = () => void made.nudge();
     window.addEventListener("online", online);
+    const keptAgain = onCleared(online);
     return () => {
       ends();
+      keptAgain();
       made.stop();
       tabs.close();
       window.removeEventListener("online", online);
     };
-  }, [dto.id, dto.servedAt, dto.device, dto.unread]);
+  }, [dto.id, dto.servedAt, dto.device, dto.unread, held]);
 
   useEffect(() => remember(dto.id, entries), [dto.id, entries]);
   useKeptSheet(dto, entries, faultRef);
@@ -267,17 +266,17 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
       setEntries((list) => [...list, entry]);
       const written = beginWriting();
       void keep(dto.id, entry)
-        .catch(() => {
-          unkept.current.set(id, entry);
-          setUnkeptCount(unkept.current.size);
-        })
+        .then(
+          () => held.kept(entry),
+          () => held.failed(entry),
+        )
         .then(() => {
           channel.current?.postMessage({ entry } satisfies TabMessage);
           return courierRef.current?.nudge();
         })
         .finally(written);
     },
-    [dto.id, who.id, readAt, beginWriting],
+    [dto.id, who.id, readAt, beginWriting, held],
   );
   const add = useCallback(
     (bare: NewEntry) => {
@@ -343,6 +342,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
     const known = fresh.entries.filter((e) => e.version <= ENTRY_VERSION);
     if (known.length < fresh.entries.length) setOlder(true);
     if (known.length > 0) setEntries((list) => joined(list, known));
+    held.gone(known.map((e) => e.id));
     photos.came(fresh.pictures);
   });
   const signature = useSignature(

@@ -14,6 +14,7 @@ import {
   isBehind,
   keepSignature,
   type KeptSignature,
+  onCleared,
   putSignature,
   signatureOf,
 } from "@/features/device";
@@ -50,6 +51,11 @@ export function useSignature(
     const load = async () => setMade((await signatureOf(dto.id)) ?? null);
     void load().catch(() => undefined);
   }, [dto.id]);
+
+  const keepAgain = useEffectEvent(() => {
+    if (made) void keepSignature(made).catch(() => undefined);
+  });
+  useEffect(() => onCleared(() => keepAgain()), []);
 
   const sign = useCallback(
     async (form: SignOffForm) => {
