@@ -17,6 +17,11 @@ const closed = forceCloseDatabase as unknown as (db: IDBDatabase) => void;
 describe("a store of this device", () => {
   const unhandled: unknown[] = [];
   const note = (reason: unknown) => unhandled.push(reason);
+  /** Rejections that nobody handled: they are told once everything that waits has run. */
+  const nobodyHandled = async () => {
+    for (let i = 0; i < 2; i++) await new Promise((run) => setImmediate(run));
+    return unhandled;
+  };
   beforeEach(() => {
     unhandled.length = 0;
     process.on("unhandledRejection", note);
@@ -67,9 +72,17 @@ describe("a store of this device", () => {
     for (const tx of begun) tx.abort();
     const ends = await Promise.allSettled(reads);
     expect(ends.map((e) => e.status)).toEqual(["rejected", "rejected", "rejected"]);
-    // Rejections nobody handled are told once everything that waits has run.
-    await new Promise((run) => setImmediate(run));
-    await new Promise((run) => setImmediate(run));
-    expect(unhandled).toEqual([]);
+    await expect(nobodyHandled()).resolves.toEqual([]);
+  });
+
+  it("is opened at the next try where the first was broken off, of which its opener alone is told", async () => {
+    let tries = 0;
+    const openBroken = storeOf<Rows>("yard-broken", 1, (db, _from, _to, tx) => {
+      db.createObjectStore("rows", { keyPath: "id" });
+      if (tries++ === 0) tx.abort();
+    });
+    await expect(openBroken()).rejects.toThrow();
+    await expect(nobodyHandled()).resolves.toEqual([]);
+    expect((await openBroken()).objectStoreNames).toContain("rows");
   });
 });

@@ -41,7 +41,12 @@ export function storeOf<S extends DBSchema>(
     },
   };
   const open = async () => {
-    const db = await openDB<S>(name, version, { ...events, upgrade }).catch((error: unknown) => {
+    const made: typeof upgrade = (db, from, to, tx, event) => {
+      // That it was broken off is known from the opening itself.
+      tx.done.catch(() => undefined);
+      upgrade(db, from, to, tx, event);
+    };
+    const db = await openDB<S>(name, version, { ...events, upgrade: made }).catch((error: unknown) => {
       // A newer program was here. It only added to the stores, so that what is typed on this page is kept in them still.
       if ((error as { name?: unknown }).name !== "VersionError") throw error;
       return openDB<S>(name, undefined, events);
