@@ -1,6 +1,7 @@
 /** No network: a day that is on the device, from a cold start. */
 import { readFileSync } from "node:fs";
 import { expectAccessible } from "./accessible";
+import { clearStorage, rowsOf } from "./device-store";
 import { bringTheDay, coldStart, photograph } from "./phone";
 import { acknowledgeAll, allSent, figure, openCall, read, step, strip, toReadings } from "./sheet";
 import { expect, test } from "./test";
@@ -124,6 +125,11 @@ test("a call on a new pump is taken, worked on and signed with no network, and a
   await page.reload();
   await toReadings(page);
   await expect(figure(page, "dischargePressure")).toHaveValue("0.4");
+  // Cleared under it, the call is kept again too: without it nothing of the sheet could go.
+  const calls = () => rowsOf(page, "yard-outbox", "calls");
+  await expect.poll(calls).toHaveLength(1);
+  await clearStorage(page, "indexeddb");
+  await expect.poll(calls).toHaveLength(1);
   await step(page, "Sign off");
   await page.getByLabel("The visit ends").selectOption("referred");
   await page.getByLabel("Found").fill("Wheel jammed by a stone.");
