@@ -46,11 +46,13 @@ export function storeOf<S extends DBSchema>(
       tx.done.catch(() => undefined);
       upgrade(db, from, to, tx, event);
     };
-    const db = await openDB<S>(name, version, { ...events, upgrade: made }).catch((error: unknown) => {
-      // A newer program was here. It only added to the stores, so that what is typed on this page is kept in them still.
-      if ((error as { name?: unknown }).name !== "VersionError") throw error;
-      return openDB<S>(name, undefined, events);
-    });
+    const db = await openDB<S>(name, version, { ...events, upgrade: made }).catch(
+      (error: unknown) => {
+        // A newer program was here. It only added to the stores, so that what is typed on this page is kept in them still.
+        if ((error as { name?: unknown }).name !== "VersionError") throw error;
+        return openDB<S>(name, undefined, events);
+      },
+    );
     for (const end of ["abort", "error"] as const) db.addEventListener(end, told);
     return db;
   };
