@@ -167,7 +167,7 @@ const isOpen = ({ tag }: Stage, { page }: Phone) =>
 /** What the sheet says of where the last thing is, once it is written down or cannot be. */
 async function saidKept({ page }: Phone): Promise<boolean> {
   const saved = page.getByTestId("saved");
-  await expect(saved).not.toHaveAttribute("data-courier", "keeping");
+  await expect(saved).not.toHaveAttribute("data-courier", /keeping|looking/);
   return (await saved.getAttribute("data-courier")) !== "not-kept";
 }
 
@@ -262,12 +262,14 @@ async function happens(stage: Stage, { device, what, n }: Step): Promise<void> {
 /** Somebody clears what the phone's browser keeps: what is on an open sheet is kept again, all else of it is gone. */
 async function clear(stage: Stage, phone: Phone): Promise<void> {
   const { page } = phone;
+  const isHere = await isOpen(stage, phone);
+  // A page that has not looked at the device yet has nothing of it.
+  if (isHere) await saidKept(phone);
   const here = async () => ({
     entries: await rowsOf(page, "yard-outbox", "entries"),
     photos: await rowsOf(page, "yard-outbox", "photos"),
   });
   const before = await here();
-  const isHere = await isOpen(stage, phone);
   await clearStorage(page, "indexeddb");
   if (!isHere) {
     const texts = before.entries.map((row) => (row["entry"] as { raw?: unknown }).raw);
@@ -375,11 +377,13 @@ async function judge(stage: Stage, isSigned: boolean): Promise<void> {
   }
   const signed = rows("select id from log_entry where sheet_id = SHEET and kind <> 'addendum'");
   expect(signed).toHaveLength(isSigned ? 1 : 0);
-  // Both show the same sheet, and it is the server's.
-  const [one, two] = await Promise.all(phones.map((phone) => shown(phone.page)));
-  expect(one).toEqual(two);
+  // Both show the same sheet, and it is the server's, once what each sent has come to the other.
   for (const { page } of phones)
     await expect.poll(() => idsHere(page, sheet)).toEqual(stored.toSorted());
+  const [one, two] = phones;
+  await expect(async () => expect(await shown(one.page)).toEqual(await shown(two.page))).toPass({
+    timeout: PATIENCE,
+  });
   for (const phone of phones) expect(phone.faults.splice(0)).toEqual([]);
 }
 

@@ -7,6 +7,8 @@
 import { isFinal } from "./final";
 
 export type CourierState =
+  /** What is on this device has not been looked at yet. */
+  | { readonly kind: "looking" }
   | { readonly kind: "keeping" }
   | { readonly kind: "sent"; readonly at: string | null }
   | { readonly kind: "sending"; readonly count: number }

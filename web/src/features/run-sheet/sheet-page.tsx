@@ -349,6 +349,8 @@ function FromDevice({ dto: { device, pump } }: { dto: SheetDto }) {
   ) : null;
 }
 
+const FOLDED: Partial<Record<CourierState["kind"], string>> = { looking: "…", sent: "all kept" };
+
 /** In one line what the head says, while that is scrolled out of a phone's sight: the reading needs the room. */
 function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
   const { kind } = sheet.courier;
@@ -357,7 +359,7 @@ function FoldedHead({ at, sheet }: { at: string; sheet: Sheet }) {
     <p className={classes.folded} aria-hidden data-testid="folded-head">
       <b>{at}</b>
       <span className={open ? classes.refused : undefined}>
-        {open ? "see above" : kind === "sent" ? "all kept" : "kept here, not sent yet"}
+        {open ? "see above" : (FOLDED[kind] ?? "kept here, not sent yet")}
       </span>
     </p>
   );
@@ -371,6 +373,7 @@ const ON_ITS_WAY = "; a picture is still on its way";
 /** Where what was typed is: on this device, on its way, or sent. */
 function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet }) {
   const words = {
+    looking: () => "looking at what is on this device …",
     keeping: () =>
       sheet.drafts.size > 0
         ? "what is being typed is kept on this device"
@@ -400,7 +403,7 @@ function SavedWhere({ courier, sheet }: { courier: CourierState; sheet: Sheet })
   const unsent = {
     ...{ keeping: ON_ITS_WAY, sending: ON_ITS_WAY, waiting: ON_ITS_WAY },
     "not-kept": "; a picture is on this screen only until it is sent: leave it open",
-    ...{ sent: "", refused: "", "signed-out": "" },
+    ...{ looking: "", sent: "", refused: "", "signed-out": "" },
   }[pictures];
   return (
     <span

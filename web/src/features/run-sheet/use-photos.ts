@@ -67,7 +67,7 @@ export function usePhotos(
   const who = useWho();
   const [own, setOwn] = useState<readonly SheetPhoto[]>([]);
   const [others, setOthers] = useState<readonly PictureFacts[]>([]);
-  const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
+  const [courier, setCourier] = useState<CourierState>({ kind: "looking" });
   const courierRef = useRef<ReturnType<typeof makeCourier<KeptPhoto>> | null>(null);
   const [refused, setRefused] = useState<readonly RefusedPhoto[]>([]);
   const [nowhere, setNowhere] = useState(0);

@@ -126,7 +126,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
     ...dto.unread,
     ...(kept?.unread ?? []),
   ]);
-  const [courier, setCourier] = useState<CourierState>({ kind: "sent", at: null });
+  const [courier, setCourier] = useState<CourierState>({ kind: "looking" });
   const [drafts, setDrafts] = useState<ReadonlyMap<string, string>>(
     kept?.drafts ?? new Map<string, string>(),
   );

@@ -189,7 +189,7 @@ function behindWhat({ courier, photos }: Sheet): {
 } {
   const kinds = [courier.kind, photos.courier.kind];
   if (kinds.every((k) => k === "sent")) return { holds: false };
-  if (kinds.includes("keeping"))
+  if (kinds.some((k) => k === "keeping" || k === "looking"))
     return {
       holds: true,
       says: "Something is being written down; the signature can be given in a moment.",
