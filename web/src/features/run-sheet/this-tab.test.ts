@@ -5,6 +5,7 @@ import { describe, expect, it } from "vitest";
 import { faultOf, isOld, joined, remember, withKnown } from "./this-tab";
 
 const entry = (id: string, order: number | null = null) => ({ id, order }) as unknown as SheetEntry;
+const dated = (at: string, order: number | null) => ({ ...entry("a", order), at });
 const sheet = (id: string) => id as SheetId;
 
 describe("what this tab knows of a sheet", () => {
@@ -35,6 +36,16 @@ describe("what this tab knows of a sheet", () => {
     );
     const same = [entry("a", 1)];
     expect(joined(same, [entry("a")])).toBe(same);
+  });
+
+  it("has the time that the server gave to what a wrong clock dated ahead, whichever list it comes in", () => {
+    const here = dated("2026-03-15T09:00:00.000Z", null);
+    const served = dated("2026-03-02T11:00:00.000Z", 4);
+    expect(joined([here], [served])).toEqual([served]);
+    expect(joined([served], [here])).toEqual([served]);
+    expect(joined([{ ...here, order: 4 }], [served])).toEqual([served]);
+    const list = [served];
+    expect(joined(list, [{ ...here, order: 4 }])).toBe(list);
   });
 
   it("forgets the sheet that was not looked at longest", () => {

@@ -23,18 +23,29 @@ export function remember(id: SheetId, entries: readonly SheetEntry[]): void {
 export const withKnown = (id: SheetId, entries: readonly SheetEntry[]): readonly SheetEntry[] =>
   joined(entries, known.get(id) ?? []);
 
-/** Two lists of entries as one: each entry once, with the server's order where one of the two has it. */
+/**
+ * Two lists of entries as one: each entry once, with the server's order where one of the two has it, and with the earlier of
+ * two times. The server gives what a wrong clock has dated ahead the time at which it came, and never a later one.
+ */
 export function joined(
   one: readonly SheetEntry[],
   other: readonly SheetEntry[],
 ): readonly SheetEntry[] {
-  const orders = new Map(other.map((e) => [e.id, e.order]));
+  const copies = new Map(other.map((e) => [e.id, e]));
   const there = new Set(one.map((e) => e.id));
   const more = other.filter((e) => !there.has(e.id));
-  const ordered = (e: SheetEntry) => e.order === null && (orders.get(e.id) ?? null) !== null;
+  let same = true;
+  const both = one.map((e) => {
+    const copy = copies.get(e.id);
+    if (!copy) return e;
+    const order = e.order ?? copy.order;
+    const at = Date.parse(copy.at) < Date.parse(e.at) ? copy.at : e.at;
+    if (order === e.order && at === e.at) return e;
+    same = false;
+    return { ...e, order, at };
+  });
   // The same list where nothing is new: what hangs on it need not be worked out again.
-  if (more.length === 0 && !one.some(ordered)) return one;
-  return [...one.map((e) => (ordered(e) ? { ...e, order: orders.get(e.id) ?? null } : e)), ...more];
+  return more.length === 0 && same ? one : [...both, ...more];
 }
 
 const faults = new Map<string, number>();
