@@ -53,7 +53,7 @@ export function storeOf<S extends DBSchema>(
         return openDB<S>(name, undefined, events);
       },
     );
-    for (const end of ["abort", "error"] as const) db.addEventListener(end, told);
+    for (const end of ["abort", "error"] as const) db.addEventListener(end, brokenOff);
     return db;
   };
   return () =>
@@ -68,7 +68,7 @@ export function storeOf<S extends DBSchema>(
  * The library has a promise for the end of each transaction, which nobody waits for where something is read: that it was broken
  * off is known from the read itself.
  */
-function told({ target }: Event): void {
+function brokenOff({ target }: Event): void {
   const ended = target instanceof IDBRequest ? target.transaction : target;
   if (!(ended instanceof IDBTransaction)) return;
   const { done } = wrap(ended) as unknown as { readonly done: Promise<void> };
