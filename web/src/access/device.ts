@@ -1,17 +1,25 @@
-/** The device somebody is at: a key that it keeps, by which it is known who has signed in there. */
+/**
+ * The device somebody is at: a key that it keeps, by which it is known again when somebody signs in. It shows nothing of who wrote
+ * what: whoever holds the device holds it.
+ */
 import "server-only";
 import { cookies, headers } from "next/headers";
 import { randomBytes } from "node:crypto";
-import { peopleOfDevice, rememberDevice } from "@/db";
+import { rememberDevice } from "@/db";
 import { overHttps } from "./served";
 
 const COOKIE = "yard-device";
 const YEAR = 365 * 24 * 3600;
 
-/** Notes who has signed in here; a device that has no key yet gets one. */
+/** The key that this device shows; it may be one that somebody put there. */
+export const deviceKey = async (): Promise<string | undefined> =>
+  (await cookies()).get(COOKIE)?.value;
+
+/** Notes who has signed in here. The device gets a new key each time: one that was put there before opens nothing afterwards. */
 export async function signedInHere(personId: string): Promise<void> {
   const jar = await cookies();
-  const key = jar.get(COOKIE)?.value ?? randomBytes(24).toString("base64url");
+  const key = randomBytes(24).toString("base64url");
+  const before = jar.get(COOKIE)?.value;
   jar.set(COOKIE, key, {
     path: "/",
     httpOnly: true,
@@ -19,11 +27,5 @@ export async function signedInHere(personId: string): Promise<void> {
     secure: overHttps(),
     maxAge: YEAR,
   });
-  await rememberDevice(key, personId, (await headers()).get("user-agent") ?? "");
-}
-
-/** Everybody who has signed in on this device. */
-export async function authorsHere(): Promise<readonly string[]> {
-  const key = (await cookies()).get(COOKIE)?.value;
-  return key ? peopleOfDevice(key) : [];
+  await rememberDevice(key, before, personId, (await headers()).get("user-agent") ?? "");
 }

@@ -1,4 +1,14 @@
 /** What of access needs no server: rules, words, and what stands before every request. */
+export {
+  digestOf,
+  makeKey,
+  proof,
+  type Proof,
+  publicHalf,
+  publicKey,
+  signWritten,
+  type Written,
+} from "./written";
 export { passage } from "./gate";
 export { contentPolicy, HEADERS } from "./page-policy";
 export { passphrase } from "./passphrase";

@@ -20,6 +20,7 @@ export type Deed =
   | "pump put back"
   | "pump or place changed"
   | "refused"
+  | "sent for another"
   | "call given"
   | "promise dropped"
   | "promise put off"

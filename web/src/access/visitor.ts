@@ -5,7 +5,7 @@ import { notFound, redirect } from "next/navigation";
 import { cache } from "react";
 import { type PersonRow, sighted, type Sites, type Thing } from "@/db";
 import { auth } from "./auth";
-import { authorsHere } from "./device";
+import { type Authors, authorsFor } from "./author";
 import { may, REFUSED, type Right } from "./rights";
 import { note } from "./trail";
 
@@ -15,15 +15,19 @@ export interface Visitor extends PersonRow {
   readonly sites: Sites;
 }
 
-/** The account that this device is signed in to; asked for once in a request. */
-const accountHere = cache(async (): Promise<string | undefined> => {
+/** The session of this device, and whose it is; asked for once in a request. */
+const sessionHere = cache(async () => {
   const { api } = await auth();
-  return (await api.getSession({ headers: await headers() }))?.user.id;
+  const found = await api.getSession({ headers: await headers() });
+  return found ? { id: found.session.id, account: found.user.id } : undefined;
 });
+
+/** Which session this device is signed in with: no secret, its token is one. */
+export const sessionIdHere = async (): Promise<string | undefined> => (await sessionHere())?.id;
 
 /** Who is signed in at this device, and the site of a thing; asked for once in a request. */
 const seenBy = cache(async (kind: keyof AnyThing | "", id: string) => {
-  const account = await accountHere();
+  const account = (await sessionHere())?.account;
   const found = account
     ? await sighted(account, kind === "" ? undefined : ({ [kind]: id } as Thing))
     : undefined;
@@ -92,18 +96,18 @@ export async function onAction(
   return { ok: false, message: judged.why === "nobody" ? SIGNED_OUT : NOT_THERE };
 }
 
-/** {@link judge} for a route: the visitor and whose entries this device may send, or what is answered. */
+/** {@link judge} for a route: the visitor and whose things they may send, or what is answered. */
 export async function onRoute(
   right: Right,
   thing?: Thing,
 ): Promise<
-  | { readonly ok: true; readonly visitor: Visitor; readonly authors: ReadonlySet<string> }
+  | { readonly ok: true; readonly visitor: Visitor; readonly authors: Authors }
   | { readonly ok: false; readonly status: 401 | 403 | 404; readonly message: string }
 > {
   const judged = await judge(right, thing);
   if (judged.ok) {
     const { visitor } = judged;
-    return { ok: true, visitor, authors: new Set([visitor.id, ...(await authorsHere())]) };
+    return { ok: true, visitor, authors: authorsFor(visitor, right, thing) };
   }
   if (judged.why === "nobody") return { ok: false, status: 401, message: SIGNED_OUT };
   if (judged.why === "may-not") return { ok: false, status: 403, message: judged.message };

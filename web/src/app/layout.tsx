@@ -18,7 +18,7 @@ import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { type Visitor, visitorHere } from "@/access/index.server";
+import { sessionIdHere, type Visitor, visitorHere } from "@/access/index.server";
 import { KeepDay, SendWaiting } from "@/features/on-device";
 import { saveSettings } from "@/features/who/index.server";
 import { Providers, Themed } from "@/shell/providers";
@@ -50,7 +50,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
             person={personOf(visitor)}
             onSettings={saveSettings}
             nonce={nonce}
-            foot={<SendWaiting />}
+            foot={<SendWaiting session={await sessionIdHere()} />}
           >
             {children}
             {visitor.role === "viewer" ? null : <KeepDay />}

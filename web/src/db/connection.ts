@@ -21,6 +21,7 @@ import { Migration015Register } from "./migrations/migration-015-register";
 import { Migration016PaperLinks } from "./migrations/migration-016-paper-links";
 import { Migration017RegisterChanges } from "./migrations/migration-017-register-changes";
 import { Migration018TellChanges } from "./migrations/migration-018-tell-changes";
+import { Migration019SessionKeys } from "./migrations/migration-019-session-keys";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -46,6 +47,7 @@ export const MIGRATIONS = [
   { name: "migration-016-paper-links", class: Migration016PaperLinks },
   { name: "migration-017-register-changes", class: Migration017RegisterChanges },
   { name: "migration-018-tell-changes", class: Migration018TellChanges },
+  { name: "migration-019-session-keys", class: Migration019SessionKeys },
 ];
 
 export const ormOptions = (url: string): Options => ({

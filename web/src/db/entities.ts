@@ -178,6 +178,8 @@ export const VisitEntry = defineEntity({
     version: p.integer(),
     supersedes: p.uuid().nullable(),
     body: p.json<Record<string, unknown>>(),
+    /** Who sent it, where that was not who wrote it. */
+    sentBy: p.uuid().nullable(),
   },
 });
 
@@ -197,6 +199,8 @@ export const Photo = defineEntity({
     width: p.integer(),
     height: p.integer(),
     data: p.blob(),
+    /** Who sent it, where that was not who took it. */
+    sentBy: p.uuid().nullable(),
   },
 });
 

@@ -11,7 +11,8 @@ export {
   welcomeFor,
 } from "./accounts";
 export { signInName } from "./account-names";
-export { peopleOfDevice, rememberDevice } from "./devices";
+export { isKnownDevice, rememberDevice } from "./devices";
+export { keepSessionKey, sessionKey } from "./session-keys";
 export { siteOf, type Thing } from "./grants";
 export { isAway } from "./away";
 export { bringCase } from "./bring-case";

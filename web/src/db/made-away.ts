@@ -5,9 +5,9 @@ import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { unitOfWork } from "./connection";
 import { Pump, RunSheet, Site } from "./entities";
-import { giveNewSite } from "./grants";
+import { giveNewSite, giveSite } from "./grants";
 import { selected } from "./rows";
-import { type By, sitesText } from "./sites";
+import { type By, sees, sitesText } from "./sites";
 
 export interface CallMadeAway {
   readonly id: SheetId;
@@ -28,24 +28,32 @@ export interface CallMadeAway {
   readonly callerNote: string;
   /** When it was taken; never ahead of the server. */
   readonly at: Date;
+  /** Who took it, who need not be who sends it. */
+  readonly takenBy: string;
 }
 
 export type CallKept = "kept" | "no-such-pump" | "other-content";
 
-/** Keeps it once, however often it is sent. A tag that is taken at its place gets a number behind it. */
+/**
+ * Keeps it once, however often it is sent. A tag that is taken at its place gets a number behind it.
+ * @param by - who sends it: a pump or a sheet of a place that they do not see is none
+ */
 export async function keepCallMadeAway(
   by: By,
-  { id, pumpId, newPump, at, ...call }: CallMadeAway,
+  { id, pumpId, newPump, at, takenBy, ...call }: CallMadeAway,
 ): Promise<CallKept> {
   const em = await unitOfWork();
   return em.transactional(async (tx): Promise<CallKept> => {
     // Two tabs that send at once make one.
     await tx.execute("select pg_advisory_xact_lock(hashtext(?))", [id]);
     const there = await tx.findOne(RunSheet, { id });
+    const pump = await tx.findOne(Pump, { id: there?.pumpId ?? pumpId });
+    if (pump && !sees(by.sites, pump.siteId)) return "no-such-pump";
     if (there) return there.pumpId === pumpId ? "kept" : "other-content";
-    if (!(await tx.findOne(Pump, { id: pumpId }))) {
+    if (!pump) {
       if (!newPump) return "no-such-pump";
-      await makePump(tx, by, pumpId, newPump);
+      const site = await makePump(tx, by, pumpId, newPump);
+      if (takenBy !== by.id) await giveSite(tx, { personId: takenBy }, site);
     }
     const now = new Date();
     const openedAt = at < now ? at : now;
@@ -60,12 +68,13 @@ export async function keepCallMadeAway(
 
 const idOf = z.object({ id: z.string() });
 
+/** @returns the place it was put at */
 async function makePump(
   tx: EntityManager,
   by: By,
   id: PumpId,
   { tag, family, siteName, zone, units }: NonNullable<CallMadeAway["newPump"]>,
-): Promise<void> {
+): Promise<string> {
   const [known] = await selected(
     tx,
     idOf,
@@ -86,4 +95,5 @@ async function makePump(
     ...{ details: {}, layout: {}, createdAt, retiredAt: null },
   });
   await tx.flush();
+  return siteId;
 }

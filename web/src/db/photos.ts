@@ -12,12 +12,14 @@ export type PhotoKept = "kept" | "no-such-sheet" | "stranger" | "other-content";
 /**
  * Keeps a photo under its id, once. One that comes after the signature is kept with the sheet.
  * @param bytes - of a JPEG that was checked to be one
+ * @param sentBy - who sends it: it is kept where another took it
  */
 export async function keepPhoto(
   sheetId: SheetId,
   { id, personId, at, about, width, height }: PictureFacts,
   bytes: Buffer,
   receivedAt: Date,
+  sentBy: string,
 ): Promise<PhotoKept> {
   const em = await unitOfWork();
   return em.transactional(async (tx) => {
@@ -48,6 +50,7 @@ export async function keepPhoto(
       width,
       height,
       data: bytes,
+      sentBy: sentBy === personId ? null : sentBy,
     });
     await tx.flush();
     return "kept";

@@ -42,12 +42,14 @@ const madeRow = z.object({ id: z.string(), seq: z.number().int() });
 /**
  * Appends what a device sent, all in one transaction. Repeating a request is harmless; an id that comes
  * back with other content is refused, and so is an entry by somebody unknown. Neither holds up the others.
+ * @param sentBy - who sends them: it is kept with those that another wrote
  * @returns undefined when there is no such sheet
  */
 export async function appendEntries(
   sheetId: SheetId,
   entries: readonly SheetEntry[],
   receivedAt: Date,
+  sentBy?: string,
 ): Promise<Appended | undefined> {
   const em = await unitOfWork();
   return em.transactional(async (tx) => {
@@ -65,7 +67,7 @@ export async function appendEntries(
       entries.filter((e) => known.has(e.personId)),
       entries.filter((e) => !known.has(e.personId)),
     ];
-    const kept = await insert(tx, sheetId, ours, receivedAt);
+    const kept = await insert(tx, sheetId, ours, receivedAt, sentBy);
     return {
       kept: kept.flatMap((k) => (k.order === null ? [] : [{ id: k.id, order: k.order }])),
       refused: [
@@ -117,6 +119,7 @@ async function insert(
   sheetId: SheetId,
   entries: readonly SheetEntry[],
   receivedAt: Date,
+  sentBy: string | undefined,
 ): Promise<readonly { readonly id: EntryId; readonly order: number | null }[]> {
   if (entries.length === 0) return [];
   const rows = entries.map((e) => ({
@@ -127,14 +130,15 @@ async function insert(
     version: e.version,
     supersedes: e.supersedes,
     body: bodyOf(e),
+    sent_by: sentBy === undefined || sentBy === e.personId ? null : sentBy,
   }));
   const made = await selected(
     tx,
     madeRow,
     `insert into sheet_entry
-       (id, sheet_id, person_id, at, received_at, kind, version, supersedes, body)
+       (id, sheet_id, person_id, at, received_at, kind, version, supersedes, body, sent_by)
      select (v->>'id')::uuid, ?, (v->>'person_id')::uuid, (v->>'at')::timestamptz, ?, v->>'kind',
-       (v->>'version')::int, (v->>'supersedes')::uuid, v->'body'
+       (v->>'version')::int, (v->>'supersedes')::uuid, v->'body', (v->>'sent_by')::uuid
        from jsonb_array_elements(?::jsonb) with ordinality as e(v, n) order by n
      on conflict (id) do nothing returning id, seq`,
     [sheetId, receivedAt, JSON.stringify(rows)],

@@ -5,7 +5,7 @@ import "server-only";
 export async function readBytes(
   body: ReadableStream<Uint8Array> | null,
   most: number,
-): Promise<Uint8Array | undefined> {
+): Promise<Uint8Array<ArrayBuffer> | undefined> {
   if (!body) return new Uint8Array();
   const parts: Uint8Array[] = [];
   let size = 0;

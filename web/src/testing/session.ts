@@ -11,10 +11,16 @@ export function signIn(id: string | undefined): void {
 /** Who asks now; somebody who is nowhere where nobody does. */
 export const whoIsHere = (): string => here ?? "00000000-0000-4000-8000-000000000000";
 
+/** The session that somebody has who is signed in so. */
+export const sessionOf = (id: string): string => `session of ${id}`;
+
 /** In place of the sign-in library. */
 export const signedIn = {
   auth: async () => ({
-    api: { getSession: async () => (here ? { user: { id: here } } : null) },
+    api: {
+      getSession: async () =>
+        here ? { user: { id: here }, session: { id: sessionOf(here) } } : null,
+    },
   }),
 };
 

@@ -5,6 +5,7 @@
  * to be set aside, and the rest goes on; only when the sheet itself is refused does everything stay.
  */
 import { isFinal } from "./final";
+import type { RefusedOne } from "./post";
 
 export type CourierState =
   /** What is on this device has not been looked at yet. */
@@ -23,7 +24,7 @@ export type CourierState =
 interface Taken {
   readonly ok: true;
   readonly kept: readonly { readonly id: string; readonly order: number | null }[];
-  readonly refused: readonly { readonly id: string; readonly reason: string }[];
+  readonly refused: readonly RefusedOne[];
 }
 
 export interface CourierPorts<T> {

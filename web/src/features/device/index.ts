@@ -12,6 +12,8 @@ export {
 } from "./days";
 export { isFinal } from "./final";
 export { NobodyHere } from "./nobody-here";
+export { isHereAgain } from "./here-again";
+export { haveKey } from "./session-key";
 export { clockFault } from "./device-clock";
 export { entryId, type EntryId, idOf } from "./ids";
 export { type Held, makeHeld } from "./held";

@@ -8,6 +8,7 @@
 import type { SheetId } from "@yard-tack/core/case";
 import type { SheetEntry } from "@yard-tack/core/visit";
 import { idOf } from "./ids";
+import { proveEntry } from "./session-key";
 import { type AsideEntry, open } from "./store";
 
 /** Keeps an entry on the device, after all that were made here before. */
@@ -16,6 +17,7 @@ export async function keep(sheetId: SheetId, entry: SheetEntry): Promise<void> {
   const last = await tx.store.index("made").openCursor(null, "prev");
   const made = (last?.value.made ?? 0) + 1;
   await Promise.all([tx.store.put({ id: entry.id, sheetId, entry, made }), tx.done]);
+  await proveEntry(sheetId, entry);
 }
 
 /** Keeps entries of a sheet once more, in this order, in place of what is there of them. What was said of them there is over. */
@@ -31,6 +33,7 @@ export async function keepAll(sheetId: SheetId, list: readonly unknown[]): Promi
     ]),
     tx.done,
   ]);
+  for (const entry of list) await proveEntry(sheetId, entry);
 }
 
 /** Said of an entry whose row on this device is not what was written there. */
@@ -57,8 +60,14 @@ export async function waiting(sheetId: SheetId): Promise<unknown[]> {
 
 /** Forgets entries the server has. */
 export async function acknowledged(ids: readonly string[]): Promise<void> {
-  const tx = (await open()).transaction("entries", "readwrite");
-  await Promise.all([...ids.map((id) => tx.store.delete(id)), tx.done]);
+  const tx = (await open()).transaction(["entries", "proofs"], "readwrite");
+  await Promise.all([
+    ...ids.flatMap((id) => [
+      tx.objectStore("entries").delete(id),
+      tx.objectStore("proofs").delete(id),
+    ]),
+    tx.done,
+  ]);
 }
 
 /** Sets entries aside that the server does not take: they are not sent again, and not lost. */
@@ -80,7 +89,12 @@ export async function asideOf(sheetId: SheetId): Promise<AsideEntry[]> {
 
 /** Forgets an entry that was set aside: it was mended, or a person dropped it. */
 export async function forgetAside(id: string): Promise<void> {
-  await (await open()).delete("aside", id);
+  const tx = (await open()).transaction(["aside", "proofs"], "readwrite");
+  await Promise.all([
+    tx.objectStore("aside").delete(id),
+    tx.objectStore("proofs").delete(id),
+    tx.done,
+  ]);
 }
 
 /** Puts entries that were set aside back among those that go, in the order they were made. */

@@ -4,6 +4,7 @@ import { ask } from "./ask";
 import { isFinal } from "./final";
 import { idOf } from "./ids";
 import { callOf, forgetCall, keepCall } from "./kept-forms";
+import { proofsOf } from "./session-key";
 import type { KeptPhoto, KeptSignature } from "./store";
 
 /** What the server says of what was sent. */
@@ -11,16 +12,29 @@ export type Answer =
   | {
       readonly ok: true;
       readonly kept: readonly { readonly id: string; readonly order: number | null }[];
-      readonly refused: readonly { readonly id: string; readonly reason: string }[];
+      readonly refused: readonly RefusedOne[];
       readonly retired: boolean;
       readonly late: boolean;
     }
-  | { readonly ok: false; readonly status: number; readonly message: string };
+  | {
+      readonly ok: false;
+      readonly status: number;
+      readonly message: string;
+      readonly waitsFor?: string;
+    };
+
+/** What the server did not take, and why; it may go when somebody else is signed in. */
+export interface RefusedOne {
+  readonly id: string;
+  readonly reason: string;
+  readonly waitsFor?: string;
+}
 
 /** As much of an answer as is looked at; anything may be missing. */
 interface AnswerBody {
   readonly kept?: string | readonly { readonly id: EntryId; readonly order: number }[];
-  readonly refused?: readonly { readonly id: string; readonly reason: string }[];
+  readonly refused?: readonly RefusedOne[];
+  readonly waitsFor?: string;
   readonly retired?: boolean;
   readonly late?: boolean;
   readonly errors?: readonly { readonly message: string }[];
@@ -42,11 +56,17 @@ async function send(address: string, request: RequestInit): Promise<Answer> {
       };
     }
     const message = body.errors?.[0]?.message ?? "The server refused it.";
-    return { ok: false, status: answer.status, message };
+    return { ok: false, status: answer.status, message, ...waitingFor(body) };
   } catch {
     return { ok: false, status: 0, message: "no answer" };
   }
 }
+
+const waitingFor = ({ waitsFor }: { readonly waitsFor?: string }) =>
+  waitsFor === undefined ? {} : { waitsFor };
+
+/** What there is of it; a device that cannot tell sends without. */
+const shownBy = (ids: readonly string[]) => proofsOf(ids).catch(() => ({}) as never);
 
 /** What is said of a sheet whose call the server did not take. */
 const NO_CALL = "The server did not take its call: see what waits.";
@@ -59,14 +79,17 @@ export async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok:
   const answer = await send(`/api/sheets/${sheetId}`, {
     method: "PUT",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify(kept.call),
+    body: JSON.stringify({
+      ...(kept.call as object),
+      proof: (await shownBy([sheetId]))[sheetId],
+    }),
   });
   if (answer.ok) {
     await forgetCall(sheetId);
     return null;
   }
   if (!isFinal(answer.status)) return answer;
-  await keepCall({ ...kept, refused: answer.message });
+  await keepCall({ ...kept, refused: answer.message, ...waitingFor(answer) });
   return { ok: false, status: 0, message: NO_CALL };
 }
 
@@ -74,9 +97,12 @@ export async function callFirst(sheetId: SheetId): Promise<Extract<Answer, { ok:
 export const postEntries = async (sheetId: SheetId, entries: readonly unknown[]): Promise<Answer> =>
   (await callFirst(sheetId)) ?? sendEntries(sheetId, entries);
 
-const refusedOne = (id: string, reason: string): Answer => ({
+const refusedOne = (
+  id: string,
+  { message, ...more }: { readonly message: string; readonly waitsFor?: string },
+): Answer => ({
   ...{ ok: true, kept: [], retired: false, late: false },
-  refused: [{ id, reason }],
+  refused: [{ id, reason: message, ...waitingFor(more) }],
 });
 
 /** Refused for what is in the body, not for the sheet that it is for. */
@@ -86,11 +112,11 @@ async function sendEntries(sheetId: SheetId, entries: readonly unknown[]): Promi
   const answer = await send(`/api/sheets/${sheetId}/entries`, {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify({ entries }),
+    body: JSON.stringify({ entries, proofs: await shownBy(entries.map(idOf)) }),
   });
   if (answer.ok || !OF_THE_BODY.includes(answer.status)) return answer;
   // One of them spoils all: it is found by halves, and the others go.
-  if (entries.length === 1) return refusedOne(idOf(entries[0]), answer.message);
+  if (entries.length === 1) return refusedOne(idOf(entries[0]), answer);
   const middle = Math.ceil(entries.length / 2);
   const first = await sendEntries(sheetId, entries.slice(0, middle));
   if (!first.ok) return first;
@@ -118,19 +144,23 @@ export async function putPhoto(photo: KeptPhoto): Promise<Answer> {
     width: String(width),
     height: String(height),
   });
+  const proof = (await shownBy([id]))[id];
   const answer = await send(`/api/sheets/${sheetId}/photos/${id}?${facts.toString()}`, {
     method: "PUT",
-    headers: { "content-type": "image/jpeg" },
+    headers: {
+      "content-type": "image/jpeg",
+      ...(proof ? { "x-written-by": `${proof.key} ${proof.signature}` } : {}),
+    },
     body: blob,
   });
-  return !answer.ok && isFinal(answer.status) ? refusedOne(id, answer.message) : answer;
+  return !answer.ok && isFinal(answer.status) ? refusedOne(id, answer) : answer;
 }
 
 /** What the server says of a signature. */
 export type SignatureAnswer =
   | { readonly ok: true; readonly logEntryId: string }
   /** It looked at it, and it cannot be so. */
-  | { readonly ok: false; readonly refused: { readonly message: string; readonly field?: string } }
+  | { readonly ok: false; readonly refused: NonNullable<KeptSignature["refused"]> }
   | { readonly ok: false; readonly status: number };
 
 /** As much of an answer to a signature as is looked at. */
@@ -139,6 +169,7 @@ interface SignatureBody {
   readonly logEntryId?: string;
   readonly message?: string;
   readonly field?: string;
+  readonly waitsFor?: string;
   readonly errors?: readonly { readonly message: string }[];
 }
 
@@ -158,7 +189,8 @@ export async function putSignature(signature: KeptSignature): Promise<SignatureA
     const message = body.message ?? body.errors?.[0]?.message ?? "The server refused it.";
     // Who is signed in, a server that is busy or not well: that may be otherwise in a moment.
     if (!isFinal(answer.status)) return { ok: false, status: answer.status };
-    return { ok: false, refused: { message, ...(body.field ? { field: body.field } : {}) } };
+    const field = body.field ? { field: body.field } : {};
+    return { ok: false, refused: { message, ...field, ...waitingFor(body) } };
   } catch {
     return { ok: false, status: 0 };
   }

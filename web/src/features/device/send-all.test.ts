@@ -229,8 +229,8 @@ describe("what waits on a device", () => {
   it("of another device is taken in once, behind what is here", async () => {
     await keep(A, entry(5));
     const more = [5, 6].map((n) => ({ id: uuid(n), sheetId: A, entry: entry(n) }));
-    expect(await takeIn(more, [picture(60)], [], [])).toBe(2);
-    expect(await takeIn(more, [picture(60)], [], [])).toBe(0);
+    expect(await takeIn(more, [picture(60)], [], [], [])).toBe(2);
+    expect(await takeIn(more, [picture(60)], [], [], [])).toBe(0);
     expect(await photosWaiting(A)).toHaveLength(1);
     await sendAll();
     expect(server.got).toEqual(["A5", "A6", "A60"]);

@@ -5,7 +5,14 @@ import { idOf } from "./ids";
 import { callOf, forgetSignature, keepSignature, signatureOf } from "./kept-forms";
 import { photosAcknowledged, photosRefused, photosWaiting, refusePhoto } from "./kept-photos";
 import { acknowledged, asideOf, setAside, waiting } from "./outbox";
-import { type Answer, callFirst, postEntries, putPhoto, putSignature } from "./post";
+import {
+  type Answer,
+  callFirst,
+  postEntries,
+  putPhoto,
+  putSignature,
+  type RefusedOne,
+} from "./post";
 import { unsent } from "./unsent";
 
 /** Sheets that are open in this tab: they send for themselves, and show that they do. */
@@ -59,15 +66,15 @@ async function sendSheet(sheet: SheetId): Promise<Way> {
       const answer = await postEntries(sheet, batch);
       if (!answer.ok) {
         if (!isFinal(answer.status)) return wayOf(answer);
-        await refuse(sheet, batch, () => answer.message);
+        await refuse(sheet, batch, (id) => ({ id, reason: answer.message }));
         continue;
       }
       await acknowledged(answer.kept.map((k) => k.id));
       told.postMessage({
         orders: answer.kept.flatMap(({ id, order }) => (order === null ? [] : [[id, order]])),
       });
-      const reasons = new Map(answer.refused.map((r) => [r.id, r.reason]));
-      await refuse(sheet, batch, (id) => reasons.get(id));
+      const refused = new Map(answer.refused.map((r) => [r.id, r]));
+      await refuse(sheet, batch, (id) => refused.get(id));
       // An answer that names nothing of it would be asked for ever.
       if (answer.kept.length + answer.refused.length === 0) return "no-answer";
     }
@@ -75,7 +82,7 @@ async function sendSheet(sheet: SheetId): Promise<Way> {
       const answer = await putPhoto(photo);
       if (!answer.ok) return wayOf(answer);
       const [refused] = answer.refused;
-      if (refused) await refusePhoto(photo.id, refused.reason);
+      if (refused) await refusePhoto(photo.id, refused.reason, refused.waitsFor);
       else await photosAcknowledged([photo.id]);
     }
     return await sendSignature(sheet);
@@ -106,12 +113,11 @@ async function sendSignature(sheet: SheetId): Promise<Way> {
 async function refuse(
   sheetId: SheetId,
   batch: readonly unknown[],
-  reasonOf: (id: string) => string | undefined,
+  refusalOf: (id: string) => RefusedOne | undefined,
 ): Promise<void> {
   const list = batch.flatMap((entry) => {
-    const id = idOf(entry);
-    const reason = reasonOf(id);
-    return reason === undefined ? [] : [{ id, sheetId, entry, reason }];
+    const refusal = refusalOf(idOf(entry));
+    return refusal ? [{ ...refusal, sheetId, entry }] : [];
   });
   if (list.length > 0) await setAside(list);
 }

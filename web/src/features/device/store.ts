@@ -5,6 +5,7 @@
 import type { PersonId, SheetId } from "@yard-tack/core/case";
 import type { PictureFacts } from "@yard-tack/core/visit";
 import type { DBSchema } from "idb";
+import type { Proof } from "@/access";
 import { storeOf } from "./opening";
 
 export interface KeptEntry {
@@ -22,6 +23,8 @@ export interface AsideEntry {
   readonly sheetId: string;
   readonly entry: unknown;
   readonly reason: string;
+  /** Somebody else's: it goes when they are signed in here. */
+  readonly waitsFor?: string;
 }
 
 export interface Draft {
@@ -36,6 +39,8 @@ export interface KeptPhoto extends PictureFacts {
   readonly blob: Blob;
   /** Why it is not sent (again) by itself. */
   readonly refused?: string;
+  /** Until who is signed in here. */
+  readonly waitsFor?: string;
 }
 
 /** A signature that was given on this device and has not reached the server. */
@@ -47,7 +52,11 @@ export interface KeptSignature {
   /** What is signed, as the form has it. */
   readonly form: unknown;
   /** Why the server did not take it, and at which field; it is not sent again by itself. */
-  readonly refused?: { readonly message: string; readonly field?: string };
+  readonly refused?: {
+    readonly message: string;
+    readonly field?: string;
+    readonly waitsFor?: string;
+  };
 }
 
 /** A call that was taken on this device with no network, and its pump where that is new. */
@@ -57,9 +66,28 @@ export interface KeptCall {
   readonly call: unknown;
   /** Why the server did not take it; it is not sent again by itself. */
   readonly refused?: string;
+  /** Until who is signed in here. */
+  readonly waitsFor?: string;
+}
+
+/** The key of the session that is open here: what is written is signed with it, and nobody reads its private half. */
+export interface KeptKey {
+  readonly here: "here";
+  readonly id: string;
+  readonly session: string;
+  readonly personId: string;
+  readonly privateKey: CryptoKey;
+}
+
+/** What shows that a session of its writer's wrote something, by the id of that. */
+export interface KeptProof {
+  readonly id: string;
+  readonly proof: Proof;
 }
 
 interface OutboxSchema extends DBSchema {
+  keys: { key: string; value: KeptKey };
+  proofs: { key: string; value: KeptProof };
   calls: { key: string; value: KeptCall };
   signatures: { key: string; value: KeptSignature };
   photos: { key: string; value: KeptPhoto; indexes: { sheet: string } };
@@ -68,7 +96,7 @@ interface OutboxSchema extends DBSchema {
   drafts: { key: string; value: Draft; indexes: { sheet: string } };
 }
 
-const VERSION = 4;
+const VERSION = 5;
 
 export const open = storeOf<OutboxSchema>("yard-outbox", VERSION, (db, from, _to, tx) => {
   if (from < 1) {
@@ -85,6 +113,10 @@ export const open = storeOf<OutboxSchema>("yard-outbox", VERSION, (db, from, _to
   if (from < 4) {
     db.createObjectStore("signatures", { keyPath: "sheetId" });
     db.createObjectStore("calls", { keyPath: "sheetId" });
+  }
+  if (from < 5) {
+    db.createObjectStore("keys", { keyPath: "here" });
+    db.createObjectStore("proofs", { keyPath: "id" });
   }
 });
 

@@ -8,6 +8,7 @@ import {
   type KeptCall,
   type KeptEntry,
   type KeptPhoto,
+  type KeptProof,
   type KeptSignature,
   open,
 } from "./store";
@@ -58,15 +59,17 @@ export async function everythingKept(): Promise<{
   readonly drafts: readonly Draft[];
   readonly calls: readonly KeptCall[];
   readonly signatures: readonly KeptSignature[];
+  readonly proofs: readonly KeptProof[];
 }> {
   const db = await open();
-  const [entries, photos, aside, drafts, calls, signatures] = await Promise.all([
+  const [entries, photos, aside, drafts, calls, signatures, proofs] = await Promise.all([
     db.getAllFromIndex("entries", "made"),
     db.getAll("photos"),
     db.getAll("aside"),
     db.getAll("drafts"),
     db.getAll("calls"),
     db.getAll("signatures"),
+    db.getAll("proofs"),
   ]);
   // What a version before the order kept has no place in its index, and was made before.
   const old = (await db.getAll("entries")).filter((e) => e.made === undefined);
@@ -84,7 +87,7 @@ export async function everythingKept(): Promise<{
     entries: all.filter(isWhole),
     photos: photos.filter((p) => p.blob instanceof Blob),
     aside: [...aside, ...damaged, ...torn],
-    ...{ drafts, calls, signatures },
+    ...{ drafts, calls, signatures, proofs },
   };
 }
 
@@ -94,8 +97,9 @@ export async function takeIn(
   photos: readonly KeptPhoto[],
   calls: readonly KeptCall[],
   signatures: readonly KeptSignature[],
+  proofs: readonly KeptProof[],
 ): Promise<number> {
-  const stores = ["entries", "photos", "calls", "signatures"] as const;
+  const stores = ["entries", "photos", "calls", "signatures", "proofs"] as const;
   const tx = (await open()).transaction(stores, "readwrite");
   const last = await tx.objectStore("entries").index("made").openCursor(null, "prev");
   let made = last?.value.made ?? 0;
@@ -121,6 +125,7 @@ export async function takeIn(
     fresh++;
     await tx.objectStore("signatures").put(signature);
   }
+  for (const proof of proofs) await tx.objectStore("proofs").put(proof);
   await tx.done;
   return fresh;
 }

@@ -48,10 +48,11 @@ async function look(path: string): Promise<Found> {
   // Of the shape of an id: whether there is such a sheet, the store says.
   const id = asked as SheetId | undefined;
   // All at once: whoever waits for it stands at a pump.
+  const here = whoWasHere();
   const [who, sheet, kept] = await Promise.all([
-    whoWasHere(),
+    here,
     id === undefined ? undefined : keptSheet(id),
-    id === undefined ? undefined : keptHere(id),
+    id === undefined ? undefined : here.then((w) => w && keptHere(id, w.id)),
   ]);
   if (!who) return { what: "nobody" };
   if (kept) {

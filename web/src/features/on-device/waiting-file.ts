@@ -2,6 +2,7 @@
 import { entryId, personId, sheetId } from "@yard-tack/core/case";
 import { pictureFacts } from "@yard-tack/core/visit";
 import * as z from "zod";
+import { proof } from "@/access";
 import { everythingKept, type KeptPhoto, takeIn } from "@/features/device";
 
 const FORMAT = "yard-tack/waiting";
@@ -21,6 +22,8 @@ const waitingFile = z.object({
   signatures: z
     .array(z.object({ sheetId, personId, at: z.string(), form: z.looseObject({}) }))
     .default([]),
+  /** What shows who wrote it. */
+  proofs: z.array(z.object({ id: z.string(), proof })).default([]),
   /** What the server did not take, with its reason: to be read by a person. */
   aside: z.array(z.unknown()),
   drafts: z.array(z.unknown()),
@@ -28,7 +31,7 @@ const waitingFile = z.object({
 
 /** Everything that waits here, in the order it was made; pictures in it. */
 export async function waitingAsFile(now: Date): Promise<string> {
-  const { entries, photos, aside, drafts, calls, signatures } = await everythingKept();
+  const { entries, photos, aside, drafts, calls, signatures, proofs } = await everythingKept();
   const file: z.input<typeof waitingFile> = {
     format: FORMAT,
     version: 1,
@@ -49,6 +52,7 @@ export async function waitingAsFile(now: Date): Promise<string> {
       ...s,
       form: form as Record<string, unknown>,
     })),
+    proofs: [...proofs],
     aside: [...aside],
     drafts: [...drafts],
   };
@@ -76,12 +80,12 @@ export async function takeFileIn(text: string): Promise<TakenIn> {
       message: `This is no file of what waits on a device: ${where === "" ? "" : `${where}: `}${issue?.message ?? ""} Nothing was taken in.`,
     };
   }
-  const { entries, photos, calls, signatures } = file.data;
+  const { entries, photos, calls, signatures, proofs } = file.data;
   const blobs = photos.map(({ data, ...facts }): KeptPhoto => ({
     ...facts,
     blob: new Blob([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], { type: "image/jpeg" }),
   }));
-  const fresh = await takeIn(entries, blobs, calls, signatures);
+  const fresh = await takeIn(entries, blobs, calls, signatures, proofs);
   const inAll = entries.length + photos.length + calls.length + signatures.length;
   return { ok: true, fresh, inAll };
 }

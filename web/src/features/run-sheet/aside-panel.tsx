@@ -67,7 +67,7 @@ function Aside({ entry, sheet }: { entry: AsideEntry; sheet: Sheet }) {
     <div className={classes.aside} data-aside={entry.id}>
       <p role="alert">
         {nameOf(entry.entry, sheet)} set aside, not sent: {entry.reason}{" "}
-        {canMend ? "Mend it and send it again, or drop it." : ""}
+        {canMend && entry.waitsFor === undefined ? "Mend it and send it again, or drop it." : ""}
       </p>
       <TextInput
         label="What was typed"
@@ -77,7 +77,7 @@ function Aside({ entry, sheet }: { entry: AsideEntry; sheet: Sheet }) {
       />
       <div className={classes.buttons}>
         <Button variant="default" disabled={!canMend} onClick={again}>
-          Send it again
+          {entry.waitsFor === undefined ? "Send it again" : "Send it under my name"}
         </Button>
         <Button variant="subtle" onClick={() => sheet.dropAside(entry.id)}>
           Drop it

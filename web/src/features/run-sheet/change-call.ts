@@ -5,14 +5,12 @@ import { leftBehind } from "@yard-tack/core/record";
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { may, mayClose } from "@/access";
-import { note, onAction } from "@/access/index.server";
+import { isAble, note, onAction } from "@/access/index.server";
 import {
   assignSheet,
   callFacts,
   changeCall as keepCall,
-  sees,
   type SheetRecord,
-  sighted,
   type Signature,
   signSheet,
 } from "@/db";
@@ -71,7 +69,7 @@ export async function giveCall(_: FormAnswer, data: FormData): Promise<FormAnswe
     if (!call) return { ok: false, message: GONE } as const;
     const own = (to === null || to === visitor.id) && mayClose(visitor, call.assignedTo);
     if (!own && !may(visitor.role, "direct")) return { ok: false, message: GIVEN_BY } as const;
-    if (to !== null && !(await worksAt(to, sheet)))
+    if (to !== null && !(await isAble(to, "work", { sheet })))
       return { ok: false, message: NOT_THEIRS } as const;
     if (!(await assignSheet(sheet, to))) return { ok: false, message: SIGNED } as const;
     await note(visitor.id, "call given", to ?? "nobody");
@@ -86,17 +84,6 @@ const GIVEN_BY =
   "A call is given to others by a lead; you can take one that is nobody's, and give yours back.";
 const NOT_THEIRS =
   "They do not work here any more, or do not see this place. An administrator gives them the place.";
-
-/** Whether somebody is on the list, writes, and sees the place of a sheet. */
-async function worksAt(person: PersonId, sheet: SheetId): Promise<boolean> {
-  const found = await sighted(person, { sheet });
-  return (
-    found !== undefined &&
-    found.site !== null &&
-    may(found.person.role, "work") &&
-    sees(found.sites, found.site)
-  );
-}
 
 /** What a round found becomes a call, with what was read: one tap. What went wrong, or null. */
 export async function callOfRound(input: {

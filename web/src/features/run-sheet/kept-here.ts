@@ -1,7 +1,7 @@
 /** What this device holds of a sheet, and the server does not have yet. */
 import type { SheetId } from "@yard-tack/core/case";
 import type { SheetEntry, UnreadEntry } from "@yard-tack/core/visit";
-import { type AsideEntry, asideOf, draftsOf, waiting } from "@/features/device";
+import { type AsideEntry, asideOf, draftsOf, isHereAgain, waiting } from "@/features/device";
 import { presentKey } from "./drafts";
 
 export interface KeptHere {
@@ -14,8 +14,12 @@ export interface KeptHere {
   readonly aside: readonly AsideEntry[];
 }
 
-/** A device that keeps nothing has nothing to tell. */
-export async function keptHere(id: SheetId): Promise<KeptHere> {
+/**
+ * A device that keeps nothing has nothing to tell.
+ * @param personId - who is here: what waited for them waits no longer
+ */
+export async function keptHere(id: SheetId, personId: string): Promise<KeptHere> {
+  await isHereAgain(personId).catch(() => undefined);
   // What is damaged among what waits is set aside by looking at it.
   const waits = waiting(id).catch(() => []);
   const [kept, texts, aside] = await Promise.all([

@@ -2,7 +2,8 @@ import "server-only";
 import { sheetId } from "@yard-tack/core/case";
 import { pictureFacts } from "@yard-tack/core/visit";
 import * as z from "zod";
-import { onRoute } from "@/access/index.server";
+import { digestOf } from "@/access";
+import { NOT_SHOWN, note, onRoute } from "@/access/index.server";
 import { keepPhoto, photoBytes } from "@/db";
 import { answering, isOfType, readBytes, refuse } from "@/edge";
 
@@ -14,7 +15,7 @@ const JPEG = [0xff, 0xd8, 0xff];
 
 const REFUSALS = {
   "no-such-sheet": [404, "There is no such run sheet; the picture stays on this device."],
-  stranger: [422, "Whoever took the picture has never signed in on this device."],
+  stranger: [422, "Nobody here is known by the name it was taken under."],
   "other-content": [409, "Another picture has been kept under its number before."],
 } as const;
 
@@ -28,17 +29,31 @@ export const receivePhoto = (request: Request, id: string, photoId: string): Pro
     const query = Object.fromEntries(new URL(request.url).searchParams);
     const facts = pictureFacts.safeParse({ ...query, id: photoId });
     if (!facts.success) return refuse(422, "The picture came without saying what it shows.");
-    if (!entered.authors.has(facts.data.personId)) return refuse(...REFUSALS.stranger);
     if (!isOfType(request, "image/jpeg")) return refuse(415, NO_JPEG);
     if (Number(request.headers.get("content-length") ?? 0) > LARGEST) return refuse(413, TOO_LARGE);
     const bytes = await readBytes(request.body, LARGEST);
     if (!bytes) return refuse(413, TOO_LARGE);
     if (!JPEG.every((b, i) => bytes[i] === b)) return refuse(415, NO_JPEG);
-    const kept = await keepPhoto(sheet.data, facts.data, Buffer.from(bytes), new Date());
-    if (kept === "kept") return Response.json({ kept: photoId });
+    const { personId } = facts.data;
+    const { id: sender } = entered.visitor;
+    const content = { ...facts.data, digest: await digestOf(bytes) };
+    const what = { kind: "photo", sheetId: sheet.data, content } as const;
+    if (!(await entered.authors.wrote(personId, what, proofIn(request))))
+      return refuse(422, NOT_SHOWN, { waitsFor: personId });
+    const kept = await keepPhoto(sheet.data, facts.data, Buffer.from(bytes), new Date(), sender);
+    if (kept === "kept") {
+      if (sender !== personId) await note(sender, "sent for another", `${personId}: ${sheet.data}`);
+      return Response.json({ kept: photoId });
+    }
     const [status, message] = REFUSALS[kept];
     return refuse(status, message);
   });
+
+/** What shows who took it, in a header of its own: the body is the picture. */
+function proofIn(request: Request): unknown {
+  const [key, signature] = (request.headers.get("x-written-by") ?? "").split(" ");
+  return { key, signature };
+}
 
 /** GET of the same address. A picture never changes under its id. */
 export const sendPhoto = (id: string, photoId: string): Promise<Response> =>

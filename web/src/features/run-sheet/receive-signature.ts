@@ -23,8 +23,8 @@ const sent = z.object({
 /** The longest signature with all its promises is far below [bytes]. */
 const LONGEST_BODY = 200_000;
 const NO_SHEET = "This run sheet is not there any more; nothing was signed.";
-const NOT_HERE =
-  "Whoever signed has never signed in on this device; nothing was signed. Everything typed is kept.";
+const NOT_THEIRS =
+  "Somebody else signed this: it goes when they sign in here, and nobody signs for them. Nothing was signed; everything typed is kept.";
 
 const outcome = (found: SignOffOutcome): Response =>
   Response.json(found, { status: found.ok ? 200 : 422 });
@@ -44,7 +44,8 @@ export const receiveSignature = (request: Request, id: string): Promise<Response
     const parsed = sent.safeParse(body.json);
     if (!parsed.success) return refuse(422, "This is no signature; nothing was signed.");
     const { personId: by, at, form } = parsed.data;
-    if (!entered.authors.has(by)) return refuse(422, NOT_HERE);
+    // A signature is that of the session which gives it, whatever else that session may send.
+    if (by !== entered.visitor.id) return refuse(422, NOT_THEIRS, { waitsFor: by });
     const what = signOffForm.safeParse(form);
     if (!what.success) {
       const [issue] = what.error.issues;

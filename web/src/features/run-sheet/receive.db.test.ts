@@ -2,10 +2,9 @@ import { type PersonId, sheetId as sheetIdSchema, type SheetId } from "@yard-tac
 import { foldEntries, noted, notedText, readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import { beforeAll, describe, expect, inject, it } from "vitest";
 import { v4 as newId } from "uuid";
-import { loadSheet, people, rememberDevice } from "@/db";
+import { loadSheet, people } from "@/db";
 import { demoDatabase, Pump, RunSheet, testRows } from "@/testing/demo-database";
 import { jpegRequest, jsonRequest } from "@/testing/requests";
-import { atDevice } from "@/testing/session";
 import { receivePhoto, sendPhoto } from "./photo-bytes";
 import { receiveEntries } from "./receive";
 import { loadSheetDto } from "./server";
@@ -213,25 +212,6 @@ describe("entries from a device", () => {
     const answer = await post(sheetId, { entries: [forged] });
     expect(answer.status).toBe(422);
     expect(answer.body.refused?.[0]?.reason).toContain("kept under its number before");
-  });
-
-  it("of somebody who has left meanwhile are kept under their name, from the device they typed them on", async () => {
-    const em = await testRows();
-    const [, other] = await people();
-    if (!other) throw new Error("somebody else");
-    const theirs = reading(51, { personId: other.id, supersedes: await flowNow() });
-    await em.execute("update person set left_at = now() where id = ?", [other.id]);
-    // On a device where they never were it is not known who sends it.
-    const elsewhere = await post(sheetId, { entries: [theirs] });
-    expect(elsewhere.status).toBe(422);
-    expect(elsewhere.body.refused?.[0]?.reason).toMatch(/never signed in on this device/);
-    await rememberDevice("a-shared-tablet", other.id, "");
-    atDevice("a-shared-tablet");
-    expect((await post(sheetId, { entries: [theirs] })).body.kept).toHaveLength(1);
-    atDevice(undefined);
-    await em.execute("update person set left_at = null where id = ?", [other.id]);
-    const stored = (await entries()).find((e) => e.id === theirs.id);
-    expect(stored?.personId).toBe(other.id);
   });
 
   it("for a sheet that is not there stay on the device", async () => {

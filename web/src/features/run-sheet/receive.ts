@@ -2,7 +2,7 @@ import "server-only";
 import { sheetId } from "@yard-tack/core/case";
 import { MOST_ENTRIES, readEntry, type SheetEntry } from "@yard-tack/core/visit";
 import * as z from "zod";
-import { onRoute } from "@/access/index.server";
+import { NOT_SHOWN, note, onRoute } from "@/access/index.server";
 import { appendEntries } from "@/db";
 import { answering, readJson, refuse } from "@/edge";
 
@@ -15,17 +15,18 @@ const batch = z.object({
     .array(z.record(z.string(), z.unknown()), "A list of entries is needed.")
     .min(1, "There is no entry.")
     .max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries at a time.`),
+  /** By the id of its entry: what shows that a session of its writer's wrote it. */
+  proofs: z.record(z.string(), z.unknown()).default({}),
 });
 
 const NO_SHEET = "There is no such run sheet; what was typed stays on this device.";
-
-/** A shared device keeps its authors: each has signed in there once. */
-const NOT_HERE = "Whoever it is from has never signed in on this device.";
 
 /** An entry that was not kept, and why. */
 interface Refused {
   readonly id: string;
   readonly reason: string;
+  /** It is somebody else's, and goes when they are signed in. */
+  readonly waitsFor?: string;
 }
 
 /**
@@ -49,15 +50,23 @@ export const receiveEntries = (request: Request, id: string): Promise<Response> 
     }
     const good: SheetEntry[] = [];
     const refused: Refused[] = [];
-    for (const json of parsed.data.entries) {
+    const { entries, proofs } = parsed.data;
+    for (const json of entries) {
       const entry = readEntry(json);
-      if (entry.ok && !entered.authors.has(entry.value.personId))
-        refused.push({ id: entry.value.id, reason: NOT_HERE });
-      else if (entry.ok) good.push(entry.value);
-      else refused.push({ id: String(json["id"] ?? ""), reason: entry.error });
+      if (!entry.ok) {
+        refused.push({ id: String(json["id"] ?? ""), reason: entry.error });
+        continue;
+      }
+      const { id: entryId, personId } = entry.value;
+      const what = { kind: "entry", sheetId: sheet.data, content: json } as const;
+      if (await entered.authors.wrote(personId, what, proofs[entryId])) good.push(entry.value);
+      else refused.push({ id: entryId, reason: NOT_SHOWN, waitsFor: personId });
     }
-    const appended = await appendEntries(sheet.data, good, new Date());
+    const { id: sender } = entered.visitor;
+    const appended = await appendEntries(sheet.data, good, new Date(), sender);
     if (!appended) return refuse(404, NO_SHEET);
+    for (const author of new Set(good.map((e) => e.personId)))
+      if (author !== sender) await note(sender, "sent for another", `${author}: ${sheet.data}`);
     const { kept, late, retired } = appended;
     const all = [...refused, ...appended.refused];
     const answer = { kept, refused: all, late, retired };

@@ -88,7 +88,7 @@ export function usePhotos(
       },
       refused: async (list) => {
         held.gone(list.map((p) => p.id));
-        for (const { id, reason } of list) await refusePhoto(id, reason);
+        for (const { id, reason, waitsFor } of list) await refusePhoto(id, reason, waitsFor);
         await look();
       },
       batch: 1,

@@ -168,15 +168,14 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
         await acknowledged(kept.map((k) => k.id)).catch(() => undefined);
       },
       refused: async (refused) => {
-        const reasons = new Map(refused.map((r) => [r.id, r.reason]));
+        const refusals = new Map(refused.map((r) => [r.id, r]));
         const list = (await held.toSend()).flatMap((entry): AsideEntry[] => {
-          const id = idOf(entry);
-          const reason = reasons.get(id);
-          return reason === undefined ? [] : [{ id, sheetId: dto.id, entry, reason }];
+          const refusal = refusals.get(idOf(entry));
+          return refusal ? [{ ...refusal, sheetId: dto.id, entry }] : [];
         });
         setAsideShown((before) => [...before, ...list]);
-        setEntries((all) => all.filter((e) => !reasons.has(e.id)));
-        held.gone(reasons.keys());
+        setEntries((all) => all.filter((e) => !refusals.has(e.id)));
+        held.gone(refusals.keys());
         await setAside(list).catch(() => undefined);
       },
       batch: Math.min(100, MOST_ENTRIES),
@@ -202,7 +201,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
       }
     };
     const load = async () => {
-      const here = before.current ?? (await keptHere(dto.id));
+      const here = before.current ?? (await keptHere(dto.id, who.id));
       before.current = undefined;
       setEntries((list) => joined(list, here.entries));
       setUnread([...dto.unread, ...here.unread]);
@@ -224,7 +223,7 @@ export function useSheet(dto: SheetDto, kept?: KeptHere): Sheet {
       tabs.close();
       window.removeEventListener("online", online);
     };
-  }, [dto.id, dto.servedAt, dto.device, dto.unread, held]);
+  }, [dto.id, dto.servedAt, dto.device, dto.unread, held, who.id]);
 
   useEffect(() => remember(dto.id, entries), [dto.id, entries]);
   useKeptSheet(dto, entries, faultRef);

@@ -2,8 +2,8 @@ import "server-only";
 import { FAMILIES, OBSERVATION_IDS, personId, pumpId, sheetId } from "@yard-tack/core/case";
 import { revalidatePath } from "next/cache";
 import * as z from "zod";
-import { onRoute } from "@/access/index.server";
-import { keepCallMadeAway } from "@/db";
+import { NOT_SHOWN, note, onRoute } from "@/access/index.server";
+import { keepCallMadeAway, siteOf } from "@/db";
 import { answering, readJson, refuse } from "@/edge";
 import { isZone } from "@/shell/times";
 import { forecastAnew } from "./forecasts";
@@ -27,7 +27,6 @@ const made = z.object({
   callerNote: z.string().trim().max(2000, "At most 2,000 characters."),
 });
 const LONGEST_BODY = 50_000;
-const NOT_HERE = "Whoever took the call has never signed in on this device; nothing was opened.";
 const REFUSALS = {
   "no-such-pump": { status: 404, message: "That pump is not there any more; nothing was opened." },
   "other-content": {
@@ -35,6 +34,16 @@ const REFUSALS = {
     message: "Another sheet has been opened under its number before.",
   },
 } as const;
+
+const NOTHING_ASKED = { thing: undefined, right: "work" } as const;
+
+/** What it takes: a pump that is there is judged as everywhere, whatever is said of a new one beside it. */
+async function asked({ pumpId: pump, newPump }: z.output<typeof made>) {
+  const isNew = newPump !== undefined && (await siteOf({ pump })) === undefined;
+  return isNew
+    ? ({ thing: undefined, right: "register" } as const)
+    : ({ thing: { pump }, right: "work" } as const);
+}
 
 /** PUT /api/sheets/:id: a call that was taken with no network, and its pump where that is new; once, however often it is sent. */
 export const receiveCall = (request: Request, id: string): Promise<Response> =>
@@ -44,9 +53,8 @@ export const receiveCall = (request: Request, id: string): Promise<Response> =>
     const body = await readJson(request, LONGEST_BODY);
     if (!body.ok) return refuse(body.status, body.message);
     const parsed = made.safeParse(body.json);
-    const known = parsed.success && !parsed.data.newPump ? { pump: parsed.data.pumpId } : undefined;
-    const right = parsed.success && parsed.data.newPump ? "register" : "work";
-    const entered = await onRoute(right, known);
+    const { thing, right } = parsed.success ? await asked(parsed.data) : NOTHING_ASKED;
+    const entered = await onRoute(right, thing);
     if (!entered.ok) return refuse(entered.status, entered.message);
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
@@ -56,13 +64,17 @@ export const receiveCall = (request: Request, id: string): Promise<Response> =>
       );
     }
     const { personId: by, at, newPump, ...call } = parsed.data;
-    if (!entered.authors.has(by)) return refuse(422, NOT_HERE);
     const { visitor } = entered;
+    const { proof, ...content } = body.json as Readonly<Record<string, unknown>>;
+    const what = { kind: "call", sheetId: sheet.data, content } as const;
+    if (!(await entered.authors.wrote(by, what, proof)))
+      return refuse(422, NOT_SHOWN, { waitsFor: by });
     const kept = await keepCallMadeAway(visitor, {
-      ...{ ...call, id: sheet.data, at: new Date(at) },
+      ...{ ...call, id: sheet.data, at: new Date(at), takenBy: by },
       newPump: newPump && { ...newPump, units: visitor.units },
     });
     if (kept !== "kept") return refuse(REFUSALS[kept].status, REFUSALS[kept].message);
+    if (visitor.id !== by) await note(visitor.id, "sent for another", `${by}: ${sheet.data}`);
     await forecastAnew(call.pumpId);
     revalidatePath("/", "layout");
     return Response.json({ kept: sheet.data });

@@ -1,5 +1,6 @@
 import "server-only";
 
+export { receiveSessionKey } from "./keep-session-key";
 export { backTo } from "./back";
 export { enterDemo } from "./enter-demo";
 export {

@@ -1,0 +1,5 @@
+import { receiveSessionKey } from "@/features/who/index.server";
+
+export async function PUT(request: Request) {
+  return receiveSessionKey(request);
+}
