@@ -1,4 +1,4 @@
-/** `npm run backup [folder]`: a backup of the database now, beside the nightly ones or in a folder of one's own. */
+/** `npm run backup [folder]`: a backup of the database now, beside the daily ones or in a folder of one's own. */
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { inCare } from "./parts/care.mjs";
@@ -19,6 +19,6 @@ await inCare(async ({ signal, onStop }) => {
   const given = process.env.DATABASE_URL;
   const own = given ? undefined : await startPostgres(root, { name: "cluster", signal });
   if (own) onStop(own.stop);
-  say(`Backup made: ${await makeBackup(given ?? own.url, into, signal)}`);
+  say(`Backup made: ${await makeBackup(given ?? own.url, into, { signal })}`);
   return 0;
 });

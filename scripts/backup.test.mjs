@@ -5,7 +5,6 @@ import {
   readdirSync,
   readFileSync,
   rmSync,
-  statSync,
   truncateSync,
   writeFileSync,
 } from "node:fs";
@@ -13,17 +12,13 @@ import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  backupsIn,
-  keepNewest,
-  makeBackup,
-  restoreBackup,
-  wholeBackup,
-  withoutPassword,
-} from "./parts/backups.mjs";
-import { isDue } from "./parts/nightly.mjs";
+import { backupsIn, makeBackup, wholeBackup } from "./parts/backups.mjs";
+import { withoutPassword } from "./parts/database.mjs";
 import { startPostgres } from "./parts/postgres.mjs";
+import { restoreBackup } from "./parts/restoring.mjs";
+import { isDue, keepNewest } from "./parts/upkeep.mjs";
 import { prepareDatabase } from "./parts/web.mjs";
+import { rowsIn } from "./testing/rows.mjs";
 import { ask } from "./testing/world.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -36,27 +31,10 @@ const at = (name) => {
   return url.href;
 };
 
-/** A mark of every row of every table. */
-const rows = (url) =>
-  Object.fromEntries(
-    ask(
-      url,
-      "select quote_ident(schemaname) || '.' || quote_ident(tablename) from pg_tables where schemaname in ('public', 'auth') order by 1",
-    )
-      .split("\n")
-      .map((table) => [
-        table,
-        ask(
-          url,
-          `select count(*) || ' ' || md5(coalesce(string_agg(md5(x::text), '' order by md5(x::text)), '')) from ${table} x`,
-        ),
-      ]),
-  );
-
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), "yard-backup-"));
   cluster = await startPostgres(root, { name: "backup-cluster", throwAway: true });
-  await prepareDatabase(root, { url: cluster.url, appUrl: cluster.appUrl, demo: true });
+  await prepareDatabase(root, { url: cluster.url, appUrl: cluster.appUrl, demo: "asked" });
   // A picture, and a session that will be over by then.
   ask(
     cluster.url,
@@ -71,16 +49,16 @@ afterAll(async () => {
 
 describe("a backup", () => {
   it("gives back every row, photos and accounts included", async () => {
-    const before = rows(cluster.url);
+    const before = rowsIn(cluster.url);
     expect(Object.keys(before)).toContain("auth.account");
     expect(before["public.photo"]).not.toMatch(/^0 /);
     ask(cluster.url, "create database wiped");
     const { rows: counted } = await restoreBackup(at("wiped"), backup);
-    expect(rows(at("wiped"))).toEqual(before);
+    expect(rowsIn(at("wiped"))).toEqual(before);
     expect(counted["public.pump"]).toBeGreaterThan(10);
     // It goes on from there: triggers, sequences and rights are back.
-    await prepareDatabase(root, { url: at("wiped"), appUrl: cluster.appUrl, demo: true });
-    expect(rows(at("wiped"))["public.log_entry"]).toBe(before["public.log_entry"]);
+    await prepareDatabase(root, { url: at("wiped"), appUrl: cluster.appUrl, demo: "asked" });
+    expect(rowsIn(at("wiped"))["public.log_entry"]).toBe(before["public.log_entry"]);
     expect(() => ask(at("wiped"), "delete from log_entry")).toThrow(/only appended/);
     ask(at("wiped"), "select nextval('entry_order')");
   });
@@ -134,7 +112,7 @@ describe("a backup", () => {
       "of a form to come",
       (at) => {
         const file = join(at, "manifest.json");
-        writeFileSync(file, readFileSync(file, "utf8").replace('"format": 1', '"format": 2'));
+        writeFileSync(file, readFileSync(file, "utf8").replace('"format": 2', '"format": 3'));
       },
       /made by a newer Yard Tack/,
     ],
@@ -153,24 +131,51 @@ describe("a backup", () => {
     ).rejects.toThrow(/newer Yard Tack \(it has migration-002/);
   });
 
-  it("is kept by count, the newest; what was never finished is none", async () => {
-    for (const day of ["01", "02", "03"])
-      cpSync(backup, join(folder, `yard-202601${day}T030000Z`), { recursive: true });
-    cpSync(backup, join(folder, "yard-20991231T030000Z.part"), { recursive: true });
-    expect(backupsIn(folder)).toHaveLength(4);
-    keepNewest(folder, 2);
-    expect(backupsIn(folder)).toHaveLength(2);
-    expect(backupsIn(folder)[1]).toBe("yard-20260103T030000Z");
-    expect(readdirSync(folder)).toContain("yard-20991231T030000Z.part");
+  /** Copies under other days, each made by something. */
+  const madeOn = (into, ...list) => {
+    for (const [day, by] of list) {
+      const copy = join(into, `yard-202601${day}T030000Z`);
+      cpSync(backup, copy, { recursive: true });
+      const file = join(copy, "manifest.json");
+      const { by: _, ...manifest } = JSON.parse(readFileSync(file, "utf8"));
+      writeFileSync(file, JSON.stringify(by ? { ...manifest, by } : manifest));
+    }
+  };
+  const daysIn = (into) => backupsIn(into).map((name) => name.slice(11, 13));
+  const at5 = Date.parse("2026-01-05T03:00:00Z");
+
+  it("of a day is kept by count and by age; what somebody made is never removed", () => {
+    const into = join(folder, "kept");
+    madeOn(
+      into,
+      ...["01", "02", "03", "04"].map((day) => [day, "daily"]),
+      ...[
+        ["05", "hand"],
+        ["06", "restore"],
+        ["07", undefined],
+      ],
+    );
+    cpSync(backup, join(into, "yard-20991231T030000Z.part"), { recursive: true });
+    expect(daysIn(into)).toEqual(["07", "06", "05", "04", "03", "02", "01"]);
+    keepNewest(into, 2, 2.5, at5);
+    expect(daysIn(into)).toEqual(["07", "06", "05", "04", "03"]);
+    keepNewest(into, 1, 3, at5);
+    expect(daysIn(into)).toEqual(["07", "06", "05", "04", "03"]);
+    keepNewest(into, 1, 0, at5);
+    expect(daysIn(into)).toEqual(["07", "06", "05", "04"]);
+    expect(readdirSync(into)).toContain("yard-20991231T030000Z.part");
   });
 
-  it("is due a day after the one before, or after the start", () => {
-    const empty = join(folder, "none");
+  it("of a day is due at once where there is none, and a day after the newest, whatever somebody made meanwhile", () => {
+    const into = join(folder, "due");
     const day = 86_400_000;
-    expect(isDue(empty, 1000, 1000 + day - 1)).toBe(false);
-    expect(isDue(empty, 1000, 1000 + day)).toBe(true);
-    const made = statSync(join(folder, backupsIn(folder)[0])).mtimeMs;
-    expect(isDue(folder, 0, made + day - 1000)).toBe(false);
-    expect(isDue(folder, made + day, made + day + 1000)).toBe(true);
+    expect(isDue(into, at5)).toBe(true);
+    madeOn(into, ["05", "hand"]);
+    expect(isDue(into, at5)).toBe(true);
+    madeOn(into, ["04", "daily"]);
+    expect(isDue(into, at5 - 1)).toBe(false);
+    expect(isDue(into, at5)).toBe(true);
+    // A machine that was off for a week.
+    expect(isDue(into, at5 + 7 * day)).toBe(true);
   });
 });

@@ -35,7 +35,7 @@ await inCare(async ({ signal, onStop }) => {
   const began = Date.now();
   const own = await startPostgres(root, { name: "cluster", signal });
   onStop(own.stop);
-  await prepareDatabase(root, { url: own.url, appUrl: own.appUrl, demo: true, signal });
+  await prepareDatabase(root, { url: own.url, appUrl: own.appUrl, demo: "asked", signal });
   say(`${sizes.PUMPS} pumps, ${sizes.VISITS} visits, ${sizes.ENTRIES} readings …`);
   const filled = await run(
     process.execPath,

@@ -21,7 +21,7 @@ describe("two servers on one database", () => {
     await ensureBuild(root);
     const database = await startPostgres(root, { name: "two-servers", throwAway: true });
     onTestFinished(database.stop);
-    await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true });
+    await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: "asked" });
     const ports = [await freePort(), await freePort()];
     const servers = await Promise.all(
       ports.map((port) => serve(root, { port, databaseUrl: database.appUrl, quiet: true })),

@@ -2,6 +2,7 @@
 import { createHash } from "node:crypto";
 import {
   createReadStream,
+  createWriteStream,
   existsSync,
   mkdirSync,
   readdirSync,
@@ -12,26 +13,34 @@ import {
   writeFileSync,
 } from "node:fs";
 import { join } from "node:path";
-import pg from "pg";
-import { toldBy } from "./causes.mjs";
-import { run } from "./child.mjs";
+import { pipeline } from "node:stream/promises";
+import { toldBy, toldBySystem } from "./causes.mjs";
+import { start, stop } from "./child.mjs";
+import { column, withClient, withoutPassword } from "./database.mjs";
 import { postgresPrograms } from "./debian.mjs";
+import { marksOf } from "./marks.mjs";
 import { giveUp } from "./say.mjs";
+import { backupPassphrase, sealed } from "./sealing.mjs";
 
-/** Version of the manifest. */
-const FORMAT = 1;
+/** Version of the manifest: 2 marks every row, 1 counted them. */
+const FORMAT = 2;
 const NAME = /^yard-\d{8}T\d{6}Z$/;
 const SCHEMAS = ["public", "auth"];
+
+/** The form in which a backup is closed. */
+const AGE = "age";
 
 /**
  * Makes a backup. What is in it is one moment of the database, photos included; it gets its name when it is whole.
  * @param {string} url - of a role that reads every table
  * @param {string} into - the folder of backups
+ * @param {{ by?: "hand" | "daily" | "restore" | "reset", signal?: AbortSignal }} how - `by` is what made it: only
+ *   daily ones are ever removed
  * @returns {Promise<string>} the folder that was made
  */
-export async function makeBackup(url, into, signal) {
+export async function makeBackup(url, into, { by = "hand", signal } = {}) {
   const bin = await postgresPrograms(undefined, signal);
-  const open = withoutPassword(url);
+  const passphrase = backupPassphrase();
   mkdirSync(into, { recursive: true, mode: 0o700 });
   const made = new Date();
   const folder = join(into, `yard-${made.toISOString().replace(/[-:]|\.\d+/g, "")}`);
@@ -40,35 +49,60 @@ export async function makeBackup(url, into, signal) {
   mkdirSync(part, { mode: 0o700 });
   try {
     await atOneMoment(url, async (client, moment) => {
-      const dump = join(part, "database.dump");
-      const schemas = SCHEMAS.map((s) => `--schema=${s}`);
-      const dumped = await run(
-        join(bin, "pg_dump"),
-        [
-          "--format=custom",
-          `--snapshot=${moment}`,
-          ...schemas,
-          `--file=${dump}`,
-          `--dbname=${open.address}`,
-        ],
-        { signal, env: open.env, stdio: ["ignore", "pipe", "pipe"] },
-      );
-      if (dumped.code !== 0) giveUp(`no backup was made: ${toldBy(dumped.output, into)}`);
+      const dump = join(part, dumpName(passphrase === undefined ? undefined : AGE));
+      await dumpInto(dump, { bin, url, moment, passphrase, signal });
+      const marks = await marksOf(client);
       const manifest = {
         format: FORMAT,
         made: made.toISOString(),
+        by,
+        ...(passphrase === undefined ? {} : { closed: AGE }),
         migrations: await column(client, "select name from mikro_orm_migrations order by id"),
-        rows: await rowCounts(client),
+        rows: Object.fromEntries(Object.entries(marks).map(([table, { rows }]) => [table, rows])),
+        sums: Object.fromEntries(Object.entries(marks).map(([table, { sum }]) => [table, sum])),
         dump: { bytes: statSync(dump).size, sha256: await sha256(dump) },
       };
       writeFileSync(join(part, "manifest.json"), `${JSON.stringify(manifest, null, 2)}\n`);
     });
+    renameSync(part, folder);
   } catch (error) {
     rmSync(part, { recursive: true, force: true });
     throw error;
   }
-  renameSync(part, folder);
   return folder;
+}
+
+const dumpName = (closed) => (closed === AGE ? "database.dump.age" : "database.dump");
+
+/** Writes PostgreSQL's own dump of one moment to a file, closed where there is a passphrase: it is never there open. */
+async function dumpInto(file, { bin, url, moment, passphrase, signal }) {
+  const { address, env } = withoutPassword(url);
+  const child = start(
+    join(bin, "pg_dump"),
+    [
+      ...["--format=custom", `--snapshot=${moment}`, `--dbname=${address}`],
+      ...SCHEMAS.map((s) => `--schema=${s}`),
+    ],
+    { last: "KILL", env, stdio: ["ignore", "pipe", "pipe"] },
+  );
+  const aborted = () => void stop(child, "SIGKILL");
+  signal?.addEventListener("abort", aborted, { once: true });
+  let said = "";
+  child.stderr.setEncoding("utf8").on("data", (text) => (said += text));
+  const ended = new Promise((resolve) => child.once("close", (code) => resolve(code ?? 1)));
+  try {
+    const bytes = passphrase === undefined ? child.stdout : await sealed(child.stdout, passphrase);
+    await pipeline(bytes, createWriteStream(file, { mode: 0o600 }));
+  } catch (error) {
+    await stop(child, "SIGKILL");
+    signal?.throwIfAborted();
+    giveUp(`no backup was made: ${toldBySystem(error) ?? error.message}`);
+  } finally {
+    signal?.removeEventListener("abort", aborted);
+  }
+  const code = await ended;
+  signal?.throwIfAborted();
+  if (code !== 0) giveUp(`no backup was made: ${toldBy(said, file)}`);
 }
 
 /** Backups of a folder, newest first; what was not finished is none. */
@@ -80,10 +114,17 @@ export const backupsIn = (folder) =>
         .reverse()
     : [];
 
-/** Removes all but the newest so many. */
-export function keepNewest(folder, count) {
-  for (const name of backupsIn(folder).slice(count))
-    rmSync(join(folder, name), { recursive: true, force: true });
+/** When a backup of this name was made [ms]. */
+export const madeAt = (name) =>
+  Date.parse(name.replace(/^yard-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/, "$1-$2-$3T$4:$5:$6Z"));
+
+/** What made a backup; of one that does not say, and of one that cannot be read, it is not known. */
+export function madeBy(folder) {
+  try {
+    return JSON.parse(readFileSync(join(folder, "manifest.json"), "utf8")).by;
+  } catch {
+    return undefined;
+  }
 }
 
 /** What a backup says of itself, after it was looked at whether that is so. */
@@ -97,9 +138,11 @@ export async function wholeBackup(folder) {
   } catch {
     return not("is cut short: its manifest.json cannot be read.");
   }
-  if (manifest.format > FORMAT) return not("was made by a newer Yard Tack; restore it with that.");
-  const dump = join(folder, "database.dump");
-  if (!existsSync(dump)) return not("is cut short: its database.dump is missing.");
+  if (manifest.format > FORMAT || ![undefined, AGE].includes(manifest.closed))
+    return not("was made by a newer Yard Tack; restore it with that.");
+  const name = dumpName(manifest.closed);
+  const dump = join(folder, name);
+  if (!existsSync(dump)) return not(`is cut short: its ${name} is missing.`);
   const { size } = statSync(dump);
   if (size !== manifest.dump?.bytes)
     return not(`is cut short or was changed: ${size} bytes of ${manifest.dump?.bytes} are there.`);
@@ -108,113 +151,15 @@ export async function wholeBackup(folder) {
   return { ...manifest, dump };
 }
 
-/** Who has just left is seen for a moment longer [ms]. */
-const LEAVING = 2000;
-
-/** Whether nobody else is at this database. */
-async function alone(client) {
-  const limit = Date.now() + LEAVING;
-  for (;;) {
-    const [others] = await column(
-      client,
-      `select count(*)::int from pg_stat_activity
-         where datname = current_database() and pid <> pg_backend_pid() and backend_type = 'client backend'`,
-    );
-    if (others === 0) return true;
-    if (Date.now() > limit) return false;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-}
-
-/**
- * Puts a backup into a database that holds nothing, or in place of what it holds.
- * @param {{ over?: boolean, known?: readonly string[], signal?: AbortSignal }} how - `over` replaces what is there;
- *   `known` are the migrations that this program knows
- */
-export async function restoreBackup(url, folder, { over = false, known, signal } = {}) {
-  const manifest = await wholeBackup(folder);
-  const unknown = manifest.migrations.filter((m) => known && !known.includes(m));
-  if (unknown.length > 0) {
-    giveUp(
-      `${folder} was made by a newer Yard Tack (it has ${unknown.join(", ")}); restore it with that. Nothing was changed.`,
-    );
-  }
-  const bin = await postgresPrograms(undefined, signal);
-  await withClient(url, async (client) => {
-    if (!(await alone(client)))
-      giveUp("Yard Tack is running on this database; stop it first. Nothing was changed.");
-    if ((await tables(client)).length > 0 && !over)
-      giveUp(
-        "this database holds something already; --over puts the backup in its place, after a backup of what is there. Nothing was changed.",
-      );
-    await client.query(`drop schema if exists auth cascade; drop schema public cascade`);
-  });
-  const open = withoutPassword(url);
-  const restored = await run(
-    join(bin, "pg_restore"),
-    [
-      ...["--exit-on-error", "--single-transaction", "--no-owner", "--no-privileges"],
-      ...[`--dbname=${open.address}`, manifest.dump],
-    ],
-    { signal, env: open.env, stdio: ["ignore", "pipe", "pipe"] },
-  );
-  if (restored.code !== 0) {
-    giveUp(`the backup could not be put back whole: ${toldBy(restored.output, folder)}`);
-  }
-  const rows = await withClient(url, rowCounts);
-  const short = Object.entries(manifest.rows).filter(([table, n]) => rows[table] !== n);
-  if (short.length > 0) giveUp(`not every row came back: ${short.map(([t]) => t).join(", ")}.`);
-  return { made: manifest.made, rows };
-}
-
 /** Runs `work` at one moment of the database, which other programs can look at by its name. */
-function atOneMoment(url, work) {
-  return withClient(url, async (client) => {
+const atOneMoment = (url, work) =>
+  withClient(url, async (client) => {
     await client.query("begin isolation level repeatable read read only");
     const [moment] = await column(client, "select pg_export_snapshot()");
     const done = await work(client, moment);
     await client.query("commit");
     return done;
   });
-}
-
-/** An address for a command line, which every user of the machine can read; the password goes another way. */
-export function withoutPassword(url) {
-  const address = new URL(url);
-  const password = decodeURIComponent(address.password);
-  address.password = "";
-  return { address: address.href, env: { ...process.env, PGPASSWORD: password } };
-}
-
-async function withClient(url, work) {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end();
-  }
-}
-
-const column = async (client, sql) =>
-  (await client.query({ text: sql, rowMode: "array" })).rows.map(([value]) => value);
-
-/** Every table, with its schema. */
-const tables = (client) =>
-  column(
-    client,
-    `select quote_ident(schemaname) || '.' || quote_ident(tablename) from pg_tables
-       where schemaname in ('public', 'auth') order by 1`,
-  );
-
-async function rowCounts(client) {
-  const counts = {};
-  for (const table of await tables(client)) {
-    const [n] = await column(client, `select count(*)::int from ${table}`);
-    counts[table] = n;
-  }
-  return counts;
-}
 
 async function sha256(path) {
   const hash = createHash("sha256");

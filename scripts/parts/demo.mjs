@@ -13,7 +13,12 @@ export async function servedDemo(root, { name, signal, onStop }) {
   await ensureBuild(root, signal);
   const database = await startPostgres(root, { name, throwAway: true, signal });
   onStop(database.stop);
-  await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true, signal });
+  await prepareDatabase(root, {
+    url: database.url,
+    appUrl: database.appUrl,
+    demo: "asked",
+    signal,
+  });
   const port = await freePort();
   const server = await serve(root, { port, databaseUrl: database.appUrl, quiet: true, signal });
   onStop(server.stop);

@@ -15,7 +15,12 @@ export async function interfaceTests(root, wanted, { signal, onStop }) {
   await ensureBuild(root, signal);
   const database = await startPostgres(root, { name: "e2e-cluster", throwAway: true, signal });
   onStop(database.stop);
-  await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true, signal });
+  await prepareDatabase(root, {
+    url: database.url,
+    appUrl: database.appUrl,
+    demo: "asked",
+    signal,
+  });
   const report = join(root, "web/test-results/report.json");
   rmSync(report, { force: true });
   const { code } = await run(join(root, "node_modules/.bin/playwright"), ["test", ...wanted], {

@@ -22,8 +22,10 @@ const log = join(folder, "log");
 
 /** Nobody came for this long: whoever started this process is gone [ms]. */
 const NOBODY_CAME = 20_000;
-/** A server that died this often within a minute is not started again; who kills it on purpose says how often. */
-const MOST_DEATHS = Number(process.env.YARD_MOST_DEATHS ?? 5);
+/** A server that ran for so long begins anew [ms]. */
+const STEADY = 3000;
+/** Waits before it is started once more, later each time and never given up [ms]. */
+const PAUSES = [0, 0, 0, 200, 500, 1000, 2000, 5000, 15_000, 30_000];
 
 // The terminal it was started from may be gone long before it.
 process.stderr.on("error", () => undefined);
@@ -32,6 +34,9 @@ const stopping = new AbortController();
 let answer;
 let server;
 let port;
+/** Ends in a row, and since when the one that runs has run [ms]. */
+let ends = 0;
+let since = 0;
 
 const tell = (socket, line) => socket.writable && socket.write(`${JSON.stringify(line)}\n`);
 const tellAll = (line) => holders.forEach((socket) => tell(socket, line));
@@ -62,6 +67,7 @@ try {
   await clearTheWay(data);
   port = await freePort();
   await serve();
+  since = Date.now();
   answer = { port };
 } catch (error) {
   answer = { gaveUp: inWords(error) };
@@ -102,30 +108,40 @@ async function serve() {
   throw new GaveUp(`PostgreSQL did not start: ${toldBy(tail(), folder)} Its log is ${log}.`);
 }
 
-const deaths = [];
-
 /** The server ended though nobody asked it to. */
 async function revive() {
+  if (Date.now() - since > STEADY) ends = 0;
   while (!stopping.signal.aborted) {
-    deaths.push(Date.now());
-    const lately = deaths.filter((at) => at > Date.now() - 60_000).length;
-    if (lately > MOST_DEATHS) {
-      tellAll({
-        say: `PostgreSQL ended ${lately} times in a minute and stays down: ${toldBy(tail(), folder)} Its log is ${log}.`,
-      });
-      return;
-    }
-    tellAll({ say: "PostgreSQL ended by itself; starting it again. What was saved is kept." });
+    const pause = PAUSES[Math.min(ends, PAUSES.length - 1)];
+    ends++;
+    const when = pause > 0 ? ` in ${pause / 1000} s` : "";
+    tellAll({
+      say: `PostgreSQL ended by itself; starting it again${when}. What was saved is kept.`,
+    });
+    if (pause > 0) await paused(pause);
+    if (stopping.signal.aborted) return;
     try {
       await clearTheWay(data);
       await serve();
+      since = Date.now();
       tellAll({ say: "PostgreSQL runs again." });
       return;
     } catch (error) {
       tellAll({ say: inWords(error) });
-      await new Promise((resolve) => setTimeout(resolve, 1000 * lately));
     }
   }
+}
+
+/** A pause that ends early when all is to stop. */
+function paused(time) {
+  return new Promise((resolve) => {
+    const timer = setTimeout(resolve, time);
+    const stopped = () => {
+      clearTimeout(timer);
+      resolve();
+    };
+    stopping.signal.addEventListener("abort", stopped, { once: true });
+  });
 }
 
 /** Stops the server, removes what was to be thrown away, and ends this process. */

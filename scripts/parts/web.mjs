@@ -71,12 +71,15 @@ export async function bundleTasks(root) {
 /**
  * Brings a database up to date.
  * @param {string} root - the checkout
- * @param {{ url: string, appUrl?: string, demo: boolean, address?: string, signal?: AbortSignal }} options -
- *   `appUrl` names the role that the application will connect as; `address` is where
- *   it will be served: a first administrator is told
+ * @param {{ url: string, appUrl?: string, demo: "never" | "when-empty" | "asked", real?: boolean, address?: string, signal?: AbortSignal }} options -
+ *   `appUrl` names the role that the application will connect as; `demo` says when the demo is put into it, `real` that it is for a
+ *   yard of one's own; `address` is where it will be served: a first administrator is told
  * @returns what it said
  */
-export async function prepareDatabase(root, { url, appUrl = "", demo, address = "", signal }) {
+export async function prepareDatabase(
+  root,
+  { url, appUrl = "", demo, real = false, address = "", signal },
+) {
   const { code, output } = await run(
     process.execPath,
     ["--import", "tsx", join(root, "web/src/db/prepare.ts")],
@@ -85,7 +88,8 @@ export async function prepareDatabase(root, { url, appUrl = "", demo, address = 
       env: {
         ...environment,
         DATABASE_URL: url,
-        YARD_DEMO: demo ? "1" : "0",
+        YARD_DEMO: { never: "", "when-empty": "auto", asked: "1" }[demo],
+        YARD_REAL: real ? "1" : "",
         YARD_ADDRESS: address,
         YARD_APP_URL: appUrl,
       },

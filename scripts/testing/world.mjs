@@ -27,10 +27,8 @@ export async function killableWorld(root) {
   chmodSync(data, 0o755);
   const before = process.env.YARD_DATA;
   process.env.YARD_DATA = data;
-  process.env.YARD_MOST_DEATHS = "1000000";
   const clear = () => {
     rmSync(data, { recursive: true, force: true });
-    delete process.env.YARD_MOST_DEATHS;
     if (before === undefined) delete process.env.YARD_DATA;
     else process.env.YARD_DATA = before;
   };
@@ -40,7 +38,7 @@ export async function killableWorld(root) {
     // Not a throw-away one: those do not wait for the disk.
     database = await startPostgres(root, { name: "cluster" });
     const { url, appUrl } = database;
-    await prepareDatabase(root, { url, appUrl, demo: true });
+    await prepareDatabase(root, { url, appUrl, demo: "asked" });
     const port = await freePort();
     const begin = () => serve(root, { port, databaseUrl: appUrl, quiet: true });
     let server = await begin();

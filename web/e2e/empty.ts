@@ -12,7 +12,7 @@ export async function emptyInstallation(databaseUrl: string) {
   const appUrl = asApplication(url);
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
-  const said = await prepareDatabase(root, { url, appUrl, demo: false, address });
+  const said = await prepareDatabase(root, { url, appUrl, demo: "never", address });
   const [welcome = ""] = /http\S+\/welcome\/\S{30,}/.exec(said) ?? [];
   const server = await serve(root, { port, databaseUrl: appUrl, quiet: true });
   return { at: (path: string) => `${address}${path}`, welcome, stop: server.stop };

@@ -22,7 +22,7 @@ const APPENDED = [
 ];
 
 /** What the application only reads. */
-const READ = ["mikro_orm_migrations", "auth.secret"];
+const READ = ["mikro_orm_migrations", "auth.secret", "upkeep"];
 
 /** The address of the application's role is none. */
 export class NoApplicationAddress extends Error {}

@@ -1,9 +1,10 @@
 /** Brings a database up to date: one at a time, never one that a newer program has used. */
-import { MikroORM } from "@mikro-orm/postgresql";
+import { type EntityManager, MikroORM } from "@mikro-orm/postgresql";
 import * as z from "zod";
 import { firstWelcome } from "./accounts";
 import { letIn } from "./application-role";
 import { MIGRATIONS, ormOptions } from "./connection";
+import { Milestone } from "./entities";
 import { loadDemo } from "./demo/load";
 import { forgetOld } from "./forget";
 import { reckonAnew } from "./reckon";
@@ -20,11 +21,41 @@ export class NewerDatabase extends Error {
 export interface BroughtUp {
   readonly migrations: number;
   readonly demo: boolean;
+  /** The demo is in it, now or from before. */
+  readonly isDemo: boolean;
   /** Visits and calls worked out by this engine for the first time. */
   readonly visits: number;
   readonly forecasts: number;
   /** A one-time address's token, where there is no administrator yet. */
   readonly welcome: string | undefined;
+}
+
+/** Whether the demo is loaded: never; where nobody has anything here; on request, where there is no pump and no place. */
+export type DemoWanted = "never" | "when-empty" | "asked";
+
+/** This database is for a yard of one's own. */
+const REAL = "real";
+
+const markReal = async (em: EntityManager): Promise<unknown> =>
+  em.execute("insert into milestone (name, at) values (?, now()) on conflict (name) do nothing", [
+    REAL,
+  ]);
+
+/** Whether the demo may come: it is here already, or nothing of anybody's is. */
+async function mayHaveDemo(em: EntityManager, wanted: DemoWanted): Promise<boolean> {
+  if (wanted === "never") return false;
+  const [found] = await selected(
+    em,
+    z.object({ demo: z.boolean(), real: z.boolean(), people: z.boolean(), yard: z.boolean() }),
+    `select exists (select from milestone where name = 'demo') as demo,
+       exists (select from milestone where name = '${REAL}') as real,
+       exists (select from person) as people,
+       exists (select from site) or exists (select from pump) or exists (select from log_entry) as yard`,
+    [],
+  );
+  if (!found || found.demo) return found?.demo ?? false;
+  if (found.yard) return false;
+  return wanted === "asked" || !(found.real || found.people);
 }
 
 /** Key of the lock that two starts at once wait for. */
@@ -37,7 +68,7 @@ const LOCK = 908_113;
  */
 export async function bringUp(
   url: string,
-  { demo, app = "" }: { demo: boolean; app?: string },
+  { demo, real = false, app = "" }: { demo: DemoWanted; real?: boolean; app?: string },
 ): Promise<BroughtUp> {
   const orm = await MikroORM.init(ormOptions(url));
   try {
@@ -48,11 +79,15 @@ export async function bringUp(
       if (unknown.length > 0) throw new NewerDatabase(unknown);
       const applied = await orm.migrator.up();
       if (app !== "") await letIn(orm.em.fork(), app);
-      const loaded = demo && (await loadDemo(orm.em.fork(), new Date()));
+      if (real) await markReal(orm.em.fork());
+      const loaded = (await mayHaveDemo(orm.em.fork(), demo))
+        ? await loadDemo(orm.em.fork(), new Date())
+        : false;
       const { visits, forecasts } = await reckonAnew(orm.em.fork());
       await forgetOld(orm.em.fork());
       const welcome = await firstWelcome(orm.em.fork());
-      return { migrations: applied.length, demo: loaded, visits, forecasts, welcome };
+      const isDemo = (await orm.em.fork().count(Milestone, { name: "demo" })) > 0;
+      return { migrations: applied.length, demo: loaded, isDemo, visits, forecasts, welcome };
     });
   } finally {
     await orm.close(true);

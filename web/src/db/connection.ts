@@ -22,6 +22,7 @@ import { Migration016PaperLinks } from "./migrations/migration-016-paper-links";
 import { Migration017RegisterChanges } from "./migrations/migration-017-register-changes";
 import { Migration018TellChanges } from "./migrations/migration-018-tell-changes";
 import { Migration019SessionKeys } from "./migrations/migration-019-session-keys";
+import { Migration020Upkeep } from "./migrations/migration-020-upkeep";
 
 const environment = z.object({
   DATABASE_URL: z.string().min(1, "DATABASE_URL is not set; npm start sets it."),
@@ -48,6 +49,7 @@ export const MIGRATIONS = [
   { name: "migration-017-register-changes", class: Migration017RegisterChanges },
   { name: "migration-018-tell-changes", class: Migration018TellChanges },
   { name: "migration-019-session-keys", class: Migration019SessionKeys },
+  { name: "migration-020-upkeep", class: Migration020Upkeep },
 ];
 
 export const ormOptions = (url: string): Options => ({

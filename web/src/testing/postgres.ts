@@ -15,7 +15,7 @@ export default async function setup(project: TestProject) {
   const root = fileURLToPath(new URL("../../..", import.meta.url));
   const database = await startPostgres(root, { name: "test-cluster", throwAway: true });
   // The demo is worked out once: each file of tests has a copy.
-  await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: true });
+  await prepareDatabase(root, { url: database.url, appUrl: database.appUrl, demo: "asked" });
   project.provide("databaseUrl", database.url);
   return () => database.stop();
 }

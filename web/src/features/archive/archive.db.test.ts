@@ -61,7 +61,7 @@ async function emptyYard() {
   const beside = new URL("/template1", demo).href;
   made += 1;
   const url = await freshDatabase(beside, `archive_in_${made}`);
-  await bringUp(url, { demo: false });
+  await bringUp(url, { demo: "never" });
   process.env["DATABASE_URL"] = url;
   const rows = await testRows();
   const id = "0c1f0000-0000-4000-8000-000000000001";
