@@ -15,11 +15,11 @@ const HANDSHAKE = 22;
 const LAST_ANSWERS = 4000;
 
 /**
- * @param {{ addresses: readonly string[], port: number, to: number, key: string, cert: string }} how - `to` is the
+ * @param {{ addresses: readonly string[], names?: readonly string[], port: number, to: number, key: string, cert: string }} how - `to` is the
  *   application's port on loopback
  * @returns {Promise<{ stop: () => Promise<void> }>} stopping takes nothing new and lets what is in flight end
  */
-export async function openFront({ addresses, port, to, key, cert }) {
+export async function openFront({ addresses, names = [], port, to, key, cert }) {
   const proxy = createProxyServer({ target: { host: "127.0.0.1", port: to } });
   const secure = createHttps({ key, cert }, (request, response) => {
     // Who asks is known here and nowhere else: what a request says of itself is not passed on.
@@ -29,8 +29,10 @@ export async function openFront({ addresses, port, to, key, cert }) {
     proxy.web(request, response).catch(() => away(response));
   });
   const plain = createHttp((request, response) => {
-    const host = request.headers.host ?? `${addresses[0]}:${port}`;
-    const location = `https://${host}${request.url ?? "/"}`;
+    // What a request says of where it goes is followed to one of our own addresses alone.
+    const host = request.headers.host?.replace(/:\d+$/, "").toLowerCase() ?? "";
+    const ours = [...addresses, ...names].includes(host) ? host : addresses[0];
+    const location = `https://${ours}:${port}${request.url ?? "/"}`;
     response.writeHead(308, { location, connection: "close" }).end();
   });
   const sockets = new Set();

@@ -35,7 +35,14 @@ export async function onLan(folder, port) {
       ...(theirs === "" ? { YARD_FRONT: "1" } : {}),
     },
     open: (to) =>
-      openFront({ addresses: [...new Set(["127.0.0.1", ...addresses])], port, to, key, cert }),
+      openFront({
+        addresses: [...new Set(["127.0.0.1", ...addresses])],
+        names,
+        port,
+        to,
+        key,
+        cert,
+      }),
     tell: async () => {
       const { default: qrcode } = await import("qrcode");
       say(await qrcode.toString(`${address}/trust`, { type: "terminal", small: true }));

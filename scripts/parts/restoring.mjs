@@ -83,11 +83,7 @@ const MAKE_ROOM = "drop schema if exists auth cascade; drop schema if exists pub
 const KEPT = /^before_\d{8}t\d{9}z$/;
 
 /** What is replaced now is known by this. */
-const nameNow = () =>
-  `before_${new Date()
-    .toISOString()
-    .replace(/[-:.]/g, "")
-    .toLowerCase()}`;
+const nameNow = () => `before_${new Date().toISOString().replace(/[-:.]/g, "").toLowerCase()}`;
 
 /** Statements by which the yard that is there gets another name, under which the application does not reach it. */
 const stepAside = (name) =>

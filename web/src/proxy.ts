@@ -3,6 +3,9 @@ import { randomBytes, randomUUID } from "node:crypto";
 import { type NextRequest, NextResponse } from "next/server";
 import { contentPolicy, HEADERS, otherNames, passage } from "@/access";
 
+/** Addresses that are keys: of a report, and one-time ones. */
+const OPENS = /^\/(r|welcome)\//;
+
 export function proxy(request: NextRequest): NextResponse {
   const { headers, method, nextUrl } = request;
   const passed = passage(
@@ -19,6 +22,8 @@ export function proxy(request: NextRequest): NextResponse {
   const answer = passed.ok ? onward(request, id) : refused(passed.status, passed.message);
   answer.headers.set("x-request-id", id);
   for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
+  // An address that opens something by itself is told to nobody, not even to our own other pages.
+  if (OPENS.test(nextUrl.pathname)) answer.headers.set("referrer-policy", "no-referrer");
   return answer;
 }
 

@@ -40,6 +40,7 @@ describe("the source", () => {
     "app/trust/page.tsx",
     "app/readyz/route.ts",
     // These ask in the feature that they call.
+    "app/api/session-key/route.ts",
     "app/api/sheets/[id]/route.ts",
     "app/api/sheets/[id]/entries/route.ts",
     "app/api/sheets/[id]/photos/[photo]/route.ts",

@@ -33,10 +33,12 @@ export function isAtThisMachine(
 ): boolean {
   if (elsewhere || host === null || !LOOPBACK.includes(withoutPort(host.toLowerCase())))
     return false;
-  return (from ?? "").split(",").every((address) => NEAR.includes(address.trim().toLowerCase()));
+  return (from ?? "").split(",").every(isNear);
 }
 
-/** Addresses of this machine, and none. */
+/** Whether an address is this machine's, or none. */
+export const isNear = (address: string): boolean => NEAR.includes(address.trim().toLowerCase());
+
 const NEAR = ["", "127.0.0.1", "::1", "::ffff:127.0.0.1"];
 
 const withoutPort = (host: string): string => host.replace(/:\d+$/, "");

@@ -3,18 +3,31 @@ import "server-only";
 import { hash } from "@node-rs/argon2";
 import { APIError } from "better-auth/api";
 import { headers } from "next/headers";
+import { createHash } from "node:crypto";
 import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
-import { demoPeople, idOfName, type PersonRow, sighted, signInName, takeWelcome } from "@/db";
+import {
+  demoPeople,
+  idOfName,
+  isKnownDevice,
+  type PersonRow,
+  sighted,
+  signInName,
+  takeWelcome,
+} from "@/db";
 import { auth } from "./auth";
-import { signedInHere } from "./device";
-import { isAtThisMachine } from "./hosts";
+import { deviceKey, signedInHere } from "./device";
+import { isAtThisMachine, isNear } from "./hosts";
 import { servedElsewhere } from "./served";
 import { note } from "./trail";
 
 export type Came = { readonly ok: true } | { readonly ok: false; readonly message: string };
 
-/** Wrong passphrases under one name before it is closed for a while, whoever tries. */
+/** Wrong passphrases under one name before it is closed for a while: to strangers together, and to each device that is known. */
 const TRIES = 6;
+/** Wrong ones from one address, under whatever names. */
+const TRIES_OF_ADDRESS = 40;
+/** Wrong ones under names that nobody has which are noted: the trail is not for anybody to fill. */
+const NOTED_STRANGERS = 20;
 const CLOSED_FOR = 15 * 60;
 /** How much longer each wrong one takes [ms]. */
 const SLOWER = 400;
@@ -22,7 +35,7 @@ const SLOWER = 400;
 /** The same words whether there is such a name or not. */
 const WRONG = "This name and passphrase do not belong together.";
 
-async function limiter() {
+async function limiter(keyPrefix: "name" | "address" | "strangers", points: number) {
   const { pool } = await auth();
   return new RateLimiterPostgres({
     storeClient: pool,
@@ -30,11 +43,41 @@ async function limiter() {
     schemaName: "auth",
     tableName: "attempts",
     tableCreated: true,
-    keyPrefix: "name",
-    points: TRIES,
+    keyPrefix,
+    points,
     duration: CLOSED_FOR,
   });
 }
+
+/** Counts a try; how many there were, and how long until it is forgotten. */
+async function counted(tries: RateLimiterPostgres, key: string): Promise<RateLimiterRes> {
+  return tries.consume(key).catch((over: unknown) => {
+    if (over instanceof RateLimiterRes) return over;
+    throw over;
+  });
+}
+
+/**
+ * Where tries under a name are counted: those from a device on which its person has signed in before by themselves, so that
+ * strangers cannot keep them out; all others together.
+ */
+async function doorOf(username: string, personId: string | undefined): Promise<string> {
+  const key = await deviceKey();
+  const known = key !== undefined && personId !== undefined && (await isKnownDevice(key, personId));
+  return known ? `${username} at ${createHash("sha256").update(key).digest("hex")}` : username;
+}
+
+/** Where a request came from, where that says something: our own front and a proxy tell, this machine is everybody. */
+async function addressOfAsker(): Promise<string | undefined> {
+  const [first] = ((await headers()).get("x-forwarded-for") ?? "").split(",");
+  const address = first?.trim() ?? "";
+  return isNear(address) ? undefined : address;
+}
+
+const tooMany = (ms: number): Came => ({
+  ok: false,
+  message: `Too many wrong passphrases. Wait ${Math.max(1, Math.ceil(ms / 60_000))} minutes, or ask your administrator for a one-time address.`,
+});
 
 /**
  * Signs somebody in.
@@ -42,32 +85,32 @@ async function limiter() {
  */
 export async function signInWith(name: string, passphrase: string, shared: boolean): Promise<Came> {
   const { api } = await auth();
-  const tries = await limiter();
   const username = signInName(name);
+  const person = await idOfName(username);
+  const tries = await limiter("name", TRIES);
+  const door = await doorOf(username, person);
   // Counted before it is tried: two at once cannot share a try.
-  const counted = await tries.consume(username).catch((over: unknown) => {
-    if (over instanceof RateLimiterRes) return over;
-    throw over;
-  });
-  if (counted.consumedPoints > TRIES) {
-    const minutes = Math.max(1, Math.ceil(counted.msBeforeNext / 60_000));
-    return {
-      ok: false,
-      message: `Too many wrong passphrases under this name. Wait ${minutes} minutes, or ask your administrator for a one-time address.`,
-    };
-  }
+  const count = await counted(tries, door);
+  if (count.consumedPoints > TRIES) return tooMany(count.msBeforeNext);
+  const address = await addressOfAsker();
+  const ofAddress = await limiter("address", TRIES_OF_ADDRESS);
+  const before = address === undefined ? null : await ofAddress.get(address);
+  if (before && before.consumedPoints >= TRIES_OF_ADDRESS) return tooMany(before.msBeforeNext);
   try {
     const body = { username, password: passphrase, rememberMe: !shared };
     const came = await api.signInUsername({ body, headers: await headers() });
     if (!came || !(await sighted(came.user.id))) throw new APIError("UNAUTHORIZED");
-    await tries.delete(username);
+    await tries.delete(door);
     await signedInHere(came.user.id);
     await note(came.user.id, "signed in");
     return { ok: true };
   } catch (error) {
     if (!(error instanceof APIError)) throw error;
-    await new Promise((resolve) => setTimeout(resolve, SLOWER * counted.consumedPoints));
-    await note(null, "wrong passphrase", (await idOfName(username)) ?? "");
+    if (address !== undefined) await counted(ofAddress, address);
+    await new Promise((resolve) => setTimeout(resolve, SLOWER * count.consumedPoints));
+    const strangers = await counted(await limiter("strangers", NOTED_STRANGERS), "all");
+    if (person !== undefined || strangers.consumedPoints <= NOTED_STRANGERS)
+      await note(null, "wrong passphrase", person ?? "");
     return { ok: false, message: WRONG };
   }
 }
@@ -113,15 +156,26 @@ export async function welcomeIn(
 }
 
 /** Gives whoever is signed in here another passphrase; every other session of theirs ends. */
-export async function changePassphrase(before: string, after: string): Promise<Came> {
+export async function changePassphrase(
+  personId: string,
+  before: string,
+  after: string,
+): Promise<Came> {
   const { api } = await auth();
+  // Whoever holds an open device has no more tries at the passphrase than anybody else.
+  const tries = await limiter("name", TRIES);
+  const door = `change of ${personId}`;
+  const count = await counted(tries, door);
+  if (count.consumedPoints > TRIES) return tooMany(count.msBeforeNext);
   try {
     const body = { currentPassword: before, newPassword: after, revokeOtherSessions: true };
     const { user } = await api.changePassword({ body, headers: await headers() });
+    await tries.delete(door);
     await note(user.id, "passphrase changed");
     return { ok: true };
   } catch (error) {
     if (!(error instanceof APIError)) throw error;
+    await note(personId, "wrong passphrase", personId);
     return { ok: false, message: "That is not the passphrase you have; nothing was changed." };
   }
 }

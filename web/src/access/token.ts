@@ -1,6 +1,7 @@
 /** What a machine may do: by its token, and for no more than that was made for. */
 import "server-only";
 import { siteOf, type Sites, type Thing, type Token, tokenOf } from "@/db";
+import { may } from "./rights";
 
 export type Machine =
   | { readonly ok: true; readonly token: Token; readonly sites: Sites }
@@ -12,27 +13,30 @@ const NOT_THERE = "This is not there, or not for this token.";
 
 /**
  * Whether a request's token lets it read something, or write readings of a pump.
- * @param may - what it wants
+ * @param wants - what it is to do
  * @param thing - what it is about; none for a list, which holds only what may be read
  */
 export async function onMachine(
   request: Request,
-  may: "read" | "write-readings" | "calendar",
+  wants: "read" | "write-readings" | "calendar",
   thing?: Thing,
 ): Promise<Machine> {
   const [, bearer] = /^Bearer +(\S+)$/i.exec(request.headers.get("authorization") ?? "") ?? [];
   // Whatever reads a calendar sends no headers of its own: its token stands in the address, and reads nothing else.
   const text =
-    may === "calendar" ? (new URL(request.url).searchParams.get("token") ?? undefined) : bearer;
-  const token = text ? await tokenOf(text) : undefined;
-  if (!token) return { ok: false, status: 401, message: NO_TOKEN };
-  const wanted = may === "calendar" ? "calendar" : "read-site";
+    wants === "calendar" ? (new URL(request.url).searchParams.get("token") ?? undefined) : bearer;
+  const found = text ? await tokenOf(text) : undefined;
+  // What somebody may give out, they may give out no longer than they may.
+  if (!found || !may(found.makerRole, "people"))
+    return { ok: false, status: 401, message: NO_TOKEN };
+  const { token } = found;
+  const wanted = wants === "calendar" ? "calendar" : "read-site";
   const sites = token.scopes.flatMap((s) => (s.may === wanted && "site" in s ? [s.site] : []));
-  if (may === "calendar")
+  if (wants === "calendar")
     return sites.length > 0
       ? { ok: true, token, sites }
       : { ok: false, status: 403, message: "This token is for no calendar." };
-  if (may === "write-readings") {
+  if (wants === "write-readings") {
     const pump = thing && "pump" in thing ? thing.pump : undefined;
     if (token.scopes.some((s) => s.may === "write-readings" && s.pump === pump))
       return { ok: true, token, sites };

@@ -51,6 +51,26 @@ export async function welcomeFor(id: PersonId): Promise<string | undefined> {
   return there > 0 ? makeWelcome(em, id) : undefined;
 }
 
+/** {@link welcomeFor} by the name somebody signs in under; tries at it are forgotten, and it is in the trail. */
+export async function letInByName(em: EntityManager, name: string): Promise<string | undefined> {
+  const username = signInName(name);
+  const sql = `select p.id from auth."user" u join person p on p.id::text = u."id"
+    where u."username" = ? and p.left_at is null`;
+  const [found] = await selected(em, idRow, sql, [username]);
+  if (!found) return undefined;
+  return em.transactional(async (tx) => {
+    await tx.execute("delete from auth.attempts where key = ? or starts_with(key, ?)", [
+      `name:${username}`,
+      `name:${username} at `,
+    ]);
+    await tx.execute(
+      "insert into audit (person_id, action, about, device) values (null, ?, ?, 'on the machine')",
+      ["one-time address made", found.id],
+    );
+    return makeWelcome(tx, personIdSchema.parse(found.id));
+  });
+}
+
 /** A one-time address for the first administrator; undefined where there is one who can sign in, or the demo. */
 export async function firstWelcome(em: EntityManager): Promise<string | undefined> {
   const [able] = await selected(

@@ -72,7 +72,7 @@ export {
 } from "./register";
 export { decide, eraseName, listedPeople, takeOff } from "./roster";
 export { type Forecast, type PersonRow, plateFacts, type Role } from "./rows";
-export { appendEntries, entriesAfter } from "./sheet-entries";
+export { appendEntries, entriesAfter, sheetOfEntries } from "./sheet-entries";
 export { onSheetChange } from "./listen";
 export {
   addToLog,
@@ -126,3 +126,4 @@ export {
   type YardPump,
 } from "./yard";
 export { wordsIn } from "./words";
+export { upkeepDone } from "./upkeep";

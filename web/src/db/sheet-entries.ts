@@ -3,7 +3,7 @@
  * that was told kept, and given the order of the server.
  */
 import type { EntityManager } from "@mikro-orm/postgresql";
-import type { EntryId, SheetId } from "@yard-tack/core/case";
+import { type EntryId, type SheetId, sheetId as sheetIdSchema } from "@yard-tack/core/case";
 import {
   type GaugeNote,
   readEntries,
@@ -30,10 +30,14 @@ export interface Appended {
 /** Later than this against the server, a device's clock is wrong, not slow. */
 const FUTURE_MS = 10 * 60_000;
 
-/** A time that has not come yet is the device's clock, set wrong: the time of arrival stands then. */
-const notInTheFuture = (at: string, receivedAt: Date): Date => {
+/** No device that runs this program was made before [ms]: a clock that says so was never set. */
+const FIRST_CLOCK = Date.UTC(2020, 0, 1);
+
+/** A time that has not come yet, or that no device saw, is a clock that is wrong: the time of arrival stands then. */
+const byAClock = (at: string, receivedAt: Date): Date => {
   const said = new Date(at);
-  return said.getTime() > receivedAt.getTime() + FUTURE_MS ? receivedAt : said;
+  const isWrong = said.getTime() > receivedAt.getTime() + FUTURE_MS || said.getTime() < FIRST_CLOCK;
+  return isWrong ? receivedAt : said;
 };
 
 const sheetLock = z.object({ signed_at: z.unknown(), retired_at: z.unknown() });
@@ -125,7 +129,7 @@ async function insert(
   const rows = entries.map((e) => ({
     id: e.id,
     person_id: e.personId,
-    at: notInTheFuture(e.at, receivedAt).toISOString(),
+    at: byAClock(e.at, receivedAt).toISOString(),
     kind: e.kind,
     version: e.version,
     supersedes: e.supersedes,
@@ -157,6 +161,12 @@ async function insert(
     if (row && row.sheetId === sheetId && isSame(row, entry)) orders.set(entry.id, row.seq);
   }
   return entries.map(({ id }) => ({ id, order: orders.get(id) ?? null }));
+}
+
+/** The sheet on which an entry of one of these ids is kept, the first of them that there is. */
+export async function sheetOfEntries(ids: readonly EntryId[]): Promise<SheetId | undefined> {
+  const [row] = await storedRows(await unitOfWork(), ids);
+  return row && sheetIdSchema.parse(row.sheetId);
 }
 
 const storedRows = (tx: EntityManager, ids: readonly EntryId[]) =>

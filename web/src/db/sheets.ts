@@ -148,7 +148,12 @@ export interface Signature extends LeftBehind {
 }
 
 export type Signed =
-  | { readonly ok: true; readonly logEntryId: LogEntryId }
+  | {
+      readonly ok: true;
+      readonly logEntryId: LogEntryId;
+      /** It was signed before: nothing was done now. */
+      readonly again: boolean;
+    }
   | { readonly ok: false; readonly why: "no-such-sheet" }
   | {
       readonly ok: false;
@@ -180,7 +185,7 @@ export async function signSheet(
     const sheet = row ? await sheetRecord(tx, id) : undefined;
     if (!row || !sheet) return { ok: false, why: "no-such-sheet" };
     const [before] = sheet.log;
-    if (row.signedAt && before) return { ok: true, logEntryId: before.id };
+    if (row.signedAt && before) return { ok: true, logEntryId: before.id, again: true };
     const now = new Date();
     const at = given && given < now ? later(given, row.openedAt) : now;
     const signature = sign(sheet);
@@ -188,7 +193,7 @@ export async function signSheet(
     const entry = await writeEntry(tx, sheet.sheet, sheet.sheet.kind, signature, at);
     row.signedAt = at;
     await tx.flush();
-    return { ok: true, logEntryId: entry };
+    return { ok: true, logEntryId: entry, again: false };
   });
 }
 

@@ -3,7 +3,7 @@ import { createHash, randomBytes } from "node:crypto";
 import { v4 as newId } from "uuid";
 import * as z from "zod";
 import { unitOfWork } from "./connection";
-import { columns, selected } from "./rows";
+import { columns, type Role, ROLES, selected } from "./rows";
 
 /** What a token is for. */
 const tokenScope = z.discriminatedUnion("may", [
@@ -13,19 +13,18 @@ const tokenScope = z.discriminatedUnion("may", [
 ]);
 export type TokenScope = z.output<typeof tokenScope>;
 
-const tokenRow = columns(
-  z.object({
-    id: z.uuid(),
-    name: z.string(),
-    /** Who made it: what it writes carries their name. */
-    madeBy: z.uuid(),
-    scopes: z.array(tokenScope),
-    madeAt: z.coerce.date(),
-    expiresAt: z.coerce.date(),
-    revokedAt: z.coerce.date().nullable(),
-    usedAt: z.coerce.date().nullable(),
-  }),
-);
+const tokenShape = {
+  id: z.uuid(),
+  name: z.string(),
+  /** Who made it: what it writes carries their name. */
+  madeBy: z.uuid(),
+  scopes: z.array(tokenScope),
+  madeAt: z.coerce.date(),
+  expiresAt: z.coerce.date(),
+  revokedAt: z.coerce.date().nullable(),
+  usedAt: z.coerce.date().nullable(),
+};
+const tokenRow = columns(z.object(tokenShape));
 export type Token = z.output<typeof tokenRow>;
 
 /** What is kept of a secret. */
@@ -49,18 +48,26 @@ export async function makeToken(
   return text;
 }
 
+/** A token with what whoever made it is now. */
+export interface TokenNow {
+  readonly token: Token;
+  readonly makerRole: Role;
+}
+
 /** The token of a text, if it is good now and whoever made it is still on the list; that it was used is noted. */
-export async function tokenOf(text: string): Promise<Token | undefined> {
+export async function tokenOf(text: string): Promise<TokenNow | undefined> {
   const [row] = await selected(
     await unitOfWork(),
-    tokenRow,
+    columns(z.object({ ...tokenShape, makerRole: z.enum(ROLES) })),
     `update token t set used_at = now() from person p
        where t.hash = ? and t.revoked_at is null and t.expires_at > now()
          and p.id = t.made_by and p.left_at is null
-       returning t.*`,
+       returning t.*, p.role as maker_role`,
     [hashOf(text)],
   );
-  return row;
+  if (!row) return undefined;
+  const { makerRole, ...token } = row;
+  return { token, makerRole };
 }
 
 /** Every token, newest first. */

@@ -14,5 +14,9 @@ export const csvOf = (
 ): string =>
   Papa.unparse(
     { fields: [...columns], data: rows.map((r) => columns.map((c) => r[c] ?? "")) },
-    { escapeFormulae: FORMULA },
+    {
+      escapeFormulae: FORMULA,
+      // Where lists are divided by semicolons, what stands behind one in a text would be a cell of its own.
+      quotes: (value: unknown) => typeof value === "string" && /[;\t]/.test(value),
+    },
   );

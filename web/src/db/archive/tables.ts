@@ -42,6 +42,7 @@ export const LEFT_BEHIND = [
   "device_person",
   "mikro_orm_migrations",
   "milestone",
+  "upkeep",
   "paper_link",
   "token",
 ];

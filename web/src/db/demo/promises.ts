@@ -33,7 +33,10 @@ const PROMISES: readonly PromiseStory[] = [
     ...{ tag: "LF-1", daysAgo: 56, kind: "round", dueIn: 2, today: true, dueHours: 15_220 },
     what: "Next round, or at 15220 h on its counter",
   },
-  { ...{ tag: "OG-3", daysAgo: 170, kind: "parts", dueIn: 75 }, what: "Float with a longer tether" },
+  {
+    ...{ tag: "OG-3", daysAgo: 170, kind: "parts", dueIn: 75 },
+    what: "Float with a longer tether",
+  },
 ];
 
 export async function loadPromises(em: EntityManager, now: Date): Promise<void> {

@@ -1,5 +1,16 @@
 /** The made-up places, people and histories of the demo. Everything here is invented. */
-import { atMotor, bar, call, compound, fingerprint, HATCHERY_DISCHARGE, HATCHERY_SUCTION, psi, round, type SiteStory } from "./story";
+import {
+  atMotor,
+  bar,
+  call,
+  compound,
+  fingerprint,
+  HATCHERY_DISCHARGE,
+  HATCHERY_SUCTION,
+  psi,
+  round,
+  type SiteStory,
+} from "./story";
 
 /** Whoever has no site named sees every one. */
 export const PEOPLE = [
@@ -308,7 +319,12 @@ export const SITES: readonly SiteStory[] = [
             atMotor(2.6, 790, 24),
           ),
           round(
-            ...([90, "Further under its fingerprint; plan the rings.", "worn-rings", 0.19] as const),
+            ...([
+              90,
+              "Further under its fingerprint; plan the rings.",
+              "worn-rings",
+              0.19,
+            ] as const),
             atMotor(3.3, 700, 26),
           ),
         ],

@@ -71,7 +71,7 @@ export interface KeptCall {
 }
 
 /** The key of the session that is open here: what is written is signed with it, and nobody reads its private half. */
-export interface KeptKey {
+interface KeptKey {
   readonly here: "here";
   readonly id: string;
   readonly session: string;

@@ -189,6 +189,12 @@ describe("a token that sends readings", () => {
     ["words", { at, readings: [{ slot: "flow", raw: "plenty" }] }, {}, 422],
     ["a key too many", { at, readings: [{ slot: "flow", raw: "4 m3/h", si: 1 }] }, {}, 422],
     [
+      "a clock that was never set",
+      { at: "1970-01-01T00:00:00Z", readings: [{ slot: "flow", raw: "4 m3/h" }] },
+      {},
+      422,
+    ],
+    [
       "a day that is none",
       { at: "yesterday", readings: [{ slot: "flow", raw: "4 m3/h" }] },
       {},
@@ -207,6 +213,43 @@ describe("a token that sends readings", () => {
     expect(answer).toMatchObject({ status, type: "application/problem+json" });
     expect(String(answer.body["detail"]).length).toBeGreaterThan(10);
     expect((await loadSheet(sheetId.parse(near.sheet)))?.entries.length).toBe(before);
+  });
+
+  it("is repeated after its sheet was signed, and another is open, without a trace on either", async () => {
+    const em = await testRows();
+    const token = await makeToken("again", maker, [{ may: "write-readings", pump: far.pump }], 30);
+    const body = { at, readings: [{ slot: "flow", raw: "44 m3/h" }] };
+    const key = newId();
+    const first = await told(takeReadings(send(body, { token, key }), far.pump));
+    expect(first).toMatchObject({ status: 200, body: { sheet: far.sheet } });
+    await em.execute("update run_sheet set signed_at = now() where id = ?", [far.sheet]);
+    const count = async () =>
+      (await em.execute("select count(*)::int as n from sheet_entry"))[0] as { n: number };
+    const before = await count();
+    expect(await told(takeReadings(send(body, { token, key }), far.pump))).toEqual(first);
+    await em.execute(
+      `insert into run_sheet (id, pump_id, kind, complaint, codes, caller_note, due_at, opened_at)
+         select gen_random_uuid(), pump_id, kind, 'next', codes, '', now(), now() from run_sheet where id = ?`,
+      [far.sheet],
+    );
+    expect(await told(takeReadings(send(body, { token, key }), far.pump))).toEqual(first);
+    const more = { at, readings: [...body.readings, { slot: "flow", raw: "45 m3/h" }] };
+    expect((await told(takeReadings(send(more, { token, key }), far.pump))).status).toBe(409);
+    expect(await count()).toEqual(before);
+    await em.execute("delete from run_sheet where complaint = 'next'");
+    await em.execute("update run_sheet set signed_at = null where id = ?", [far.sheet]);
+  });
+
+  it("is for nobody once whoever made the token may give none out", async () => {
+    const em = await testRows();
+    const body = { at, readings: [{ slot: "flow", raw: "4 m3/h" }] };
+    for (const role of ["lead", "technician", "viewer"]) {
+      await em.execute("update person set role = ? where id = ?", [role, maker]);
+      expect((await told(takeReadings(send(body), near.pump))).status).toBe(401);
+      expect((await told(tellPump(ask(reading), near.pump))).status).toBe(401);
+    }
+    await em.execute("update person set role = 'administrator' where id = ?", [maker]);
+    expect((await told(tellPump(ask(reading), near.pump))).status).toBe(200);
   });
 
   it("is told where no sheet is open", async () => {

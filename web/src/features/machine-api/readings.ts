@@ -2,6 +2,7 @@
 import "server-only";
 import {
   dimensionAt,
+  type EntryId,
   entryId,
   personId as personIdSchema,
   pumpId as pumpIdSchema,
@@ -17,9 +18,9 @@ import {
 import { v5 as idFrom } from "uuid";
 import type * as z from "zod";
 import { onMachine } from "@/access/index.server";
-import { appendEntries, loadSheet, openSheetsOf } from "@/db";
+import { appendEntries, loadSheet, openSheetsOf, sheetOfEntries } from "@/db";
 import { answering, problem, readJson } from "@/edge";
-import { readingsBody } from "./readings-body";
+import { MOST_READINGS, readingsBody } from "./readings-body";
 
 const LONGEST_BODY = 100_000;
 
@@ -59,26 +60,28 @@ export const takeReadings = (request: Request, text: string): Promise<Response> 
         return problem(422, "The readings are not in order; nothing was kept.", { errors });
       }
       const { token } = entered;
-      const [sheet] = id.success ? await openSheetsOf(id.data) : [];
-      const known = sheet ? ((await loadSheet(sheet.id))?.entries ?? []) : [];
-      const made = entriesOf(
-        parsed.data,
-        (i) => idFrom(`${token.id}/${key}/${i}`, NAMESPACE),
-        token.madeBy,
-        known,
-      );
+      const idOf = (i: number) => entryId.parse(idFrom(`${token.id}/${key}/${i}`, NAMESPACE));
+      // What was sent before stays where it came, signed or not, whatever sheet is open by now.
+      const before = await sheetOfEntries(Array.from({ length: MOST_READINGS }, (_, i) => idOf(i)));
+      const [open] = before === undefined && id.success ? await openSheetsOf(id.data) : [];
+      const sheet = before ?? open?.id;
+      const known = sheet ? ((await loadSheet(sheet))?.entries ?? []) : [];
+      const made = entriesOf(parsed.data, idOf, token.madeBy, known);
       if (!made.ok)
         return problem(422, "The readings are not in order; nothing was kept.", {
           errors: made.errors,
         });
       if (!sheet)
         return problem(409, "No sheet of this pump is open: take a call or plan a round first.");
-      const appended = await appendEntries(sheet.id, made.entries, new Date());
+      const kept = new Set(known.map((e) => e.id));
+      const again = made.entries.filter((e) => kept.has(e.id)).length;
+      const isRepeat = again === made.entries.length && !kept.has(idOf(again));
+      if (before !== undefined && !isRepeat) return problem(409, USED);
+      const appended = await appendEntries(sheet, made.entries, new Date());
       if (!appended || appended.refused.length > 0) {
-        const kept = appended?.kept.map((k) => k.id) ?? [];
-        return problem(409, USED, { kept });
+        return problem(409, USED, { kept: appended?.kept.map((k) => k.id) ?? [] });
       }
-      return Response.json({ sheet: sheet.id, kept: appended.kept.map((k) => k.id) });
+      return Response.json({ sheet, kept: appended.kept.map((k) => k.id) });
     },
     problem,
   );
@@ -93,7 +96,7 @@ type Made =
 /** Each reading as an entry, or what is wrong with each that is none. */
 function entriesOf(
   { at, snapshot, readings }: z.output<typeof readingsBody>,
-  idOf: (i: number) => string,
+  idOf: (i: number) => EntryId,
   madeBy: string,
   known: readonly SheetEntry[],
 ): Made {
@@ -109,7 +112,7 @@ function entriesOf(
     if (!read.ok) return wrong("raw", read.error.message);
     const entry = readEntry({
       version: ENTRY_VERSION,
-      id: entryId.parse(idOf(i)),
+      id: idOf(i),
       personId: personIdSchema.parse(madeBy),
       at: new Date(at).toISOString(),
       supersedes: replacedBy(idOf(i), before.get(readingKey(snapshot, slot)), madeBy, known),

@@ -58,7 +58,7 @@ export const receiveSignature = (request: Request, id: string): Promise<Response
       at === undefined ? undefined : new Date(at),
     );
     if (signed.ok) {
-      await note(by, "visit signed", signed.logEntryId);
+      if (!signed.again) await note(by, "visit signed", signed.logEntryId);
       revalidatePath("/", "layout");
       return outcome({ ok: true, logEntryId: signed.logEntryId });
     }

@@ -237,6 +237,13 @@ describe("entries from a device", () => {
     expect((await post(sheetId, { entries: [entry] })).status).toBe(200);
   });
 
+  it("from a clock that was never set are told at their arrival, too", async () => {
+    const entry = reading(50, { at: "1970-01-01T00:03:00.000Z" });
+    await post(sheetId, { entries: [entry] });
+    const kept = (await entries()).find((e) => e.id === entry.id);
+    expect(Math.abs(Date.parse(kept?.at ?? "") - Date.now())).toBeLessThan(60_000);
+  });
+
   it("for a signed sheet are kept, and shown as late", async () => {
     const em = await testRows();
     await em.nativeUpdate(RunSheet, { id: sheetId }, { signedAt: new Date() });

@@ -14,7 +14,7 @@ export async function changeOwn(_: FormAnswer, data: FormData): Promise<FormAnsw
   const done = await acting("passphrase", "Nothing was changed.", async () => {
     const entered = await onAction("read");
     if (!entered.ok) return entered;
-    return changePassphrase(before, passphrase);
+    return changePassphrase(entered.visitor.id, before, passphrase);
   });
   if (!done.ok) return wrong(done.message, "before");
   // A request of its own: this one still carries the session that has just ended.

@@ -6,10 +6,11 @@ import { EraseName } from "./erase-name";
 import { NewPersonForm } from "./new-person-form";
 import { PersonRights } from "./person-rights";
 import type { PeopleDto } from "./server";
+import { UpkeepList } from "./upkeep-list";
 import classes from "./who.module.css";
 
 /** For the administrator: who there is, what they do, what they see. */
-export function PeoplePage({ people, sites }: PeopleDto) {
+export function PeoplePage({ people, sites, upkeep }: PeopleDto) {
   const here = people.filter((p) => p.person.leftAt === null);
   const left = people.filter((p) => p.person.leftAt !== null);
   return (
@@ -43,6 +44,7 @@ export function PeoplePage({ people, sites }: PeopleDto) {
           );
         })}
       </ul>
+      <UpkeepList done={upkeep} />
       <section className={classes.add} aria-label="Add somebody">
         <h2>Add somebody</h2>
         <NewPersonForm />

@@ -14,6 +14,7 @@ import {
   tokens,
   trailPage,
   type TrailRow,
+  upkeepDone,
   welcomed,
   wholeTrail,
 } from "@/db";
@@ -60,10 +61,16 @@ export async function loadAuthority(): Promise<X509Certificate | undefined> {
 
 /** Everybody, what they may see, and every place there is to give. */
 export async function loadPeople() {
-  const [listed, sites] = await Promise.all([listedPeople(), places("all")]);
-  return { people: listed, sites };
+  const [listed, sites, done] = await Promise.all([listedPeople(), places("all"), upkeepDone()]);
+  const upkeep = done.map(({ at, goodAt, ...row }) => ({
+    ...row,
+    at: at.toISOString(),
+    goodAt: goodAt?.toISOString() ?? null,
+  }));
+  return { people: listed, sites, upkeep };
 }
 export type PeopleDto = Awaited<ReturnType<typeof loadPeople>>;
+export type UpkeepDto = PeopleDto["upkeep"][number];
 
 /** Every team, whom and what there is to put in. */
 export async function loadTeams() {
