@@ -60,7 +60,7 @@ test.describe("nobody", () => {
     expect(known).toBe("This name and passphrase do not belong together.");
     expect(await said("Somebody who is not there")).toBe(known);
     for (let tried = 2; tried <= 6; tried++) await said("lead");
-    expect(await said("LEAD")).toContain("Too many wrong passphrases under this name. Wait");
+    expect(await said("LEAD")).toContain("Too many wrong passphrases. Wait");
     // Another name is not closed by it.
     expect(await said("Technician")).toBe(known);
   });
