@@ -300,6 +300,19 @@ describe("a call from a device", () => {
       const answer = await receiveCall(jsonRequest(JSON.stringify(body)), newId());
       expect(answer.status).toBe(404);
     }
+    // Nor is a sheet of another place there, whatever pump of one's own it is said to be for.
+    const [other] = (await em.execute("select id from run_sheet where pump_id = ? limit 1", [
+      far?.id,
+    ])) as { id: string }[];
+    await em.execute(
+      `insert into site_grant (id, site_id, person_id)
+         select gen_random_uuid(), site_id, ? from pump where id = ? on conflict do nothing`,
+      [worker, pump],
+    );
+    const near = { ...call, pumpId: pumpId.parse(pump) };
+    expect((await receiveCall(jsonRequest(JSON.stringify(near)), other?.id ?? "")).status).toBe(
+      404,
+    );
     const made = await em.execute("select id from run_sheet where complaint = 'mine now'");
     expect(made).toEqual([]);
     await set("everywhere", true, worker);
