@@ -80,7 +80,9 @@ async function leaveDemo(signal) {
   say(`The demo is left; what was in it is in ${made}`);
 }
 
-const backupFolder = () => join(dataFolder(root), "backups");
+function backupFolder() {
+  return join(dataFolder(root), "backups");
+}
 
 /** Asks for a word before something is removed; `--yes` has said it. */
 async function demandWord(word, what) {

@@ -79,6 +79,32 @@ describe("npm start", () => {
     await nothingLeft(data);
   });
 
+  it("leaves the demo for a yard of one's own by one command, and never mixes the two", async () => {
+    const data = dataFolder();
+    const demo = await npmStart(data);
+    await demo.serves();
+    const pumps = () => ask(databaseOf(data), "select count(*) from pump");
+    expect(pumps()).not.toBe("0");
+    process.kill(demo.pid, "SIGTERM");
+    await nothingLeft(data);
+    const asked = await npmStart(data, {}, ["--real"]);
+    expect(await asked.ended).toBe(1);
+    expect(asked.printed()).toMatch(/Nothing was removed/);
+    const real = await npmStart(data, {}, ["--real", "--yes"]);
+    await real.serves();
+    expect(real.printed()).toMatch(/The demo is left; what was in it is in \S+/);
+    expect(real.printed()).toMatch(/Whoever opens this becomes it.*\n.*\/welcome\//);
+    expect(pumps()).toBe("0");
+    process.kill(real.pid, "SIGTERM");
+    await nothingLeft(data);
+    // From then on a plain start serves that yard, empty as it is.
+    const plain = await npmStart(data);
+    await plain.serves();
+    expect(pumps()).toBe("0");
+    process.kill(plain.pid, "SIGTERM");
+    await nothingLeft(data);
+  });
+
   it("says in one line that nobody answers at the database", async () => {
     const data = dataFolder();
     const port = await freePort();

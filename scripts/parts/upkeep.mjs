@@ -13,6 +13,8 @@ import { say } from "./say.mjs";
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
+/** Whoever has just started it waits for a page, not for a backup [ms]. */
+const SOON = 60_000;
 
 /** Daily backups that are kept; none are made for 0. */
 const KEPT = Number(process.env.YARD_BACKUPS ?? 14);
@@ -67,7 +69,7 @@ export async function tryBackup(root, folder, signal) {
 }
 
 /**
- * Looks at once and then once an hour what is due. What fails is said, noted and tried again an hour later.
+ * Looks soon after the start and then once an hour what is due. What fails is said, noted and tried again an hour later.
  * @returns a stop
  */
 export function upkeep({ root, url, folder, signal }) {
@@ -110,10 +112,11 @@ export function upkeep({ root, url, folder, signal }) {
         return `${newest}, ${count} rows compared`;
       });
   };
-  let making = look();
-  const timer = setInterval(() => (making = making.then(look)), HOUR);
+  let making = Promise.resolve();
+  const lookNext = () => (making = making.then(look));
+  const timers = [setTimeout(lookNext, SOON), setInterval(lookNext, HOUR)];
   return async () => {
-    clearInterval(timer);
+    for (const timer of timers) clearTimeout(timer);
     await making;
   };
 }
