@@ -36,8 +36,9 @@ const wayOf = (answer: Extract<Answer, { ok: false }>): Way =>
 /**
  * Sends all that waits, sheet by sheet, each in the order in which it was made. What the server does not take is set aside
  * with its reason and holds nothing up. One tab at a time.
+ * @param inTurn - waits for another that sends, and sends what is there then; otherwise that one is left to it
  */
-export async function sendAll(): Promise<Way> {
+export async function sendAll(inTurn = false): Promise<Way> {
   const send = async (): Promise<Way> => {
     for (const [sheet, of] of await unsent()) {
       if (open.has(sheet) || of.entries + of.photos + of.signatures + of.calls === 0) continue;
@@ -48,7 +49,7 @@ export async function sendAll(): Promise<Way> {
   };
   // Over plain HTTP there are no locks; what is sent twice is kept once.
   if (!("locks" in navigator)) return send();
-  return navigator.locks.request("yard-send", { ifAvailable: true }, (lock) =>
+  return navigator.locks.request("yard-send", { ifAvailable: !inTurn }, (lock) =>
     lock ? send() : "sent",
   );
 }

@@ -82,7 +82,7 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
   }, []);
   const send = () =>
     start(async () => {
-      const way = await sendAll().catch(() => "no-answer" as const);
+      const way = await sendAll(true).catch(() => "no-answer" as const);
       setSaid(NO_ANSWER[way] || "Sent.");
       await look();
     });
@@ -118,14 +118,14 @@ export function WaitingPage({ device = false }: { device?: boolean }) {
           : taken.message,
       );
       await look();
-      if (taken.ok) await sendAll().catch(() => undefined);
+      if (taken.ok) await sendAll(true).catch(() => undefined);
       await look();
     });
   /** What a person says of something that was set aside; then what can go goes. */
   const settle = (how: () => Promise<void>) =>
     start(async () => {
       await how();
-      await sendAll().catch(() => undefined);
+      await sendAll(true).catch(() => undefined);
       await look();
     });
   const some = (rows?.length ?? 0) > 0;
