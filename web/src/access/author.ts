@@ -6,7 +6,8 @@ import "server-only";
 import { sees, sessionKey, sighted, type Thing } from "@/db";
 import { may, type Right } from "./rights";
 import type { Visitor } from "./visitor";
-import { isSignedBy, proof, publicKey, type Written } from "./written";
+import { isSignedBy, type Written } from "./written";
+import { proof, publicKey } from "./written-forms";
 
 export interface Authors {
   /**

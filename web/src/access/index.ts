@@ -1,14 +1,6 @@
 /** What of access needs no server: rules, words, and what stands before every request. */
-export {
-  digestOf,
-  makeKey,
-  proof,
-  type Proof,
-  publicHalf,
-  publicKey,
-  signWritten,
-  type Written,
-} from "./written";
+export { digestOf, makeKey, type Proof, publicHalf, signWritten, type Written } from "./written";
+export { proof, publicKey } from "./written-forms";
 export { passage } from "./gate";
 export { contentPolicy, HEADERS } from "./page-policy";
 export { passphrase } from "./passphrase";
