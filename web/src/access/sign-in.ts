@@ -89,13 +89,14 @@ export async function signInWith(name: string, passphrase: string, shared: boole
   const person = await idOfName(username);
   const tries = await limiter("name", TRIES);
   const door = await doorOf(username, person);
-  // Counted before it is tried: two at once cannot share a try.
-  const count = await counted(tries, door);
-  if (count.consumedPoints > TRIES) return tooMany(count.msBeforeNext);
   const address = await addressOfAsker();
   const ofAddress = await limiter("address", TRIES_OF_ADDRESS);
   const before = address === undefined ? null : await ofAddress.get(address);
+  // Looked at first: an address that is closed closes no name.
   if (before && before.consumedPoints >= TRIES_OF_ADDRESS) return tooMany(before.msBeforeNext);
+  // Counted before it is tried: two at once cannot share a try.
+  const count = await counted(tries, door);
+  if (count.consumedPoints > TRIES) return tooMany(count.msBeforeNext);
   try {
     const body = { username, password: passphrase, rememberMe: !shared };
     const came = await api.signInUsername({ body, headers: await headers() });
